@@ -1,6 +1,9 @@
 import { NextResponse, type NextRequest } from 'next/server';
 
-/** Pages run the scripts that this server wrote into them, and no other: each answer has a number of its own that its scripts bear. */
+/**
+ * Pages run the scripts that this server wrote into them, and no other: each answer has a number of its own
+ * that its scripts bear.
+ */
 export function proxy(request: NextRequest): NextResponse {
   // While it is worked on, the framework evaluates what it loads anew.
   if (process.env.NODE_ENV !== 'production') return NextResponse.next();

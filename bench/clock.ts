@@ -28,7 +28,10 @@ function eightPanels(foils: number, readyMinutes: number): Block[] {
   }));
 }
 
-/** The clock of 130 foils in eight panels: the plan to follow, all of them, and the rest of a service at its middle. */
+/**
+ * The clock of 130 foils in eight panels: the plan to follow, all of them, and the rest of a service at its
+ * middle.
+ */
 export function clockMeasures(baselineMs: number): Measure[] {
   let turn = 0;
   const next = (): ClockQuestion => ({

@@ -18,7 +18,8 @@ import {
 
 /**
  * Contact sheets of hair, to be looked at one by one after a change of how it hangs or is lit:
- * `npm run sheets -- FOLDER [--curls straight,coily] [--ways down,bun] [--cut bob] [--fringe] [--lamp salon] [--pixel 1.4]`.
+ * `npm run sheets -- FOLDER [--curls straight,coily] [--ways down,bun] [--cut bob] [--fringe] [--lamp salon]
+ * [--pixel 1.4]`.
  * One sheet for each curl: a row for each way, and short, shoulder and long hair from two sides.
  */
 const LENGTHS = [120, 320, 520];

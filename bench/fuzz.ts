@@ -15,7 +15,8 @@ import { createPatternEngine, seeded } from '../core/pattern';
 import { TECHNIQUES, planOf } from '../core/technique';
 
 /**
- * Documents changed at random, read, and computed where they are read: `npm run fuzz -- --documents 100000 --seed 1`. None may crash, and none
+ * Documents changed at random, read, and computed where they are read: `npm run fuzz -- --documents 100000
+ * --seed 1`. None may crash, and none
  * may take longer than half a second. Prints what did, with the seed of the document.
  */
 const { values } = parseArgs({

@@ -1,4 +1,7 @@
-/** One line of the bench: a median, how it compares with the plain baseline of the same run, and what it may take. */
+/**
+ * One line of the bench: a median, how it compares with the plain baseline of the same run, and what it may
+ * take.
+ */
 export interface Measure {
   readonly name: string;
   readonly medianMs: number;

@@ -10,7 +10,10 @@ const at = ({ x, y }: OpenedPoint) => `${mm(-x)} ${mm(-y)}`;
 const path = (points: readonly OpenedPoint[], closed = false) =>
   points.map((p, i) => `${i === 0 ? 'M' : 'L'}${at(p)}`).join('') + (closed ? 'Z' : '');
 
-/** The picture of docs/field.md: a left side with its spine, partings every 16 mm, and one foil as an interval of s and of u. */
+/**
+ * The picture of docs/field.md: a left side with its spine, partings every 16 mm, and one foil as an interval
+ * of s and of u.
+ */
 export function fieldPicture(): string {
   const head = makeHead({ circumferenceMm: 550, hairline: { left: 'round', right: 'round' } });
   const { own } = framesOf(headGrids(head), { offsetMm: 0, lengthMm: null, none: false });

@@ -10,7 +10,10 @@ const root = path.join(__dirname, '..');
 const lattice = path.join(root, 'bin', 'lattice');
 const example = path.join(root, 'docs/formats/examples/plan.json');
 
-/** Runs a call in an empty folder of its own: what it printed, how it ended, and what it wrote. The process itself is looked at once. */
+/**
+ * Runs a call in an empty folder of its own: what it printed, how it ended, and what it wrote. The process
+ * itself is looked at once.
+ */
 async function call(...args: string[]) {
   const cwd = mkdtempSync(path.join(tmpdir(), 'lattice-cli-'));
   const [stdout, stderr] = [printedTo(process.stdout), printedTo(process.stderr)];

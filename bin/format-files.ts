@@ -190,7 +190,9 @@ const exampleMix: object = {
   ],
 };
 
-/** Three visits a few months apart: all, then the face frame only, then all again; the last one is today's. */
+/**
+ * Three visits a few months apart: all, then the face frame only, then all again; the last one is today's.
+ */
 const exampleGrowth: object = {
   format: 'dappled-lattice/growth',
   version: 1,
@@ -216,7 +218,10 @@ const exampleGrowth: object = {
   weeksBetween: 10,
 };
 
-/** What is generated under docs/: schemas from the Zod types, examples and the picture of the field from the engine. */
+/**
+ * What is generated under docs/: schemas from the Zod types, examples and the picture of the field from the
+ * engine.
+ */
 export function formatFiles(): Record<string, string> {
   const plan = parsePlan(example);
   if (!plan.ok) throw new Error(plan.problem);

@@ -1,7 +1,10 @@
 import { mkdirSync, readFileSync } from 'node:fs';
 import sharp from 'sharp';
 
-/** Draws public/icons from app/icon.svg: what a device shows once the application is installed on it. Run after a change of the mark. */
+/**
+ * Draws public/icons from app/icon.svg: what a device shows once the application is installed on it. Run
+ * after a change of the mark.
+ */
 const FOLDER = 'public/icons';
 const SVG_UNITS = 32;
 const mark = readFileSync('app/icon.svg');

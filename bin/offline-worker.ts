@@ -2,7 +2,10 @@ import { readFileSync } from 'node:fs';
 import { injectManifest } from '@serwist/build';
 import { build } from 'esbuild';
 
-/** Writes public/offline-worker.js: the service worker, with the list of all that the built application is made of. */
+/**
+ * Writes public/offline-worker.js: the service worker, with the list of all that the built application is
+ * made of.
+ */
 const BUILT = '.next/offline-worker.js';
 const buildId = readFileSync('.next/BUILD_ID', 'utf8').trim();
 

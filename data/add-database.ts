@@ -1,6 +1,9 @@
 import { connect } from './database';
 
-/** Makes one more database on the server of LATTICE_OWNER_DATABASE_URL, named by the first argument: tests that run beside each other have one each. */
+/**
+ * Makes one more database on the server of LATTICE_OWNER_DATABASE_URL, named by the first argument: tests
+ * that run beside each other have one each.
+ */
 async function main(): Promise<void> {
   const ownerUrl = process.env.LATTICE_OWNER_DATABASE_URL;
   const [name] = process.argv.slice(2);

@@ -1,7 +1,9 @@
 import { database, inSalon, type Actor } from './database';
 import { hashOfSecret, newSecret } from './secrets';
 import type { Role } from './sessions';
+import type { ApiTokenRow } from './tables';
 import { leaveTrail } from './trail';
+import { rawRows } from './raw-rows';
 
 /** A token with which a tool of the salon reads and writes, in somebody's name. */
 export interface ApiToken {
@@ -25,10 +27,15 @@ export interface TokenHolder extends Actor {
   readonly requests: number;
 }
 
+type ListedRow = Pick<ApiTokenRow, 'id' | 'name' | 'scopes' | 'created_at' | 'used_at'> & { person: string };
+
 /** Says at sight what it is, should it turn up where it does not belong. */
 const PREFIX = 'lattice_';
 
-/** Makes a token. @returns its secret, which is kept nowhere; undefined where nobody of that id works in the salon */
+/**
+ * Makes a token.
+ * @returns its secret, which is kept nowhere; undefined where nobody of that id works in the salon
+ */
 export function makeToken(
   owner: Actor,
   {
@@ -62,7 +69,7 @@ export function listTokens(owner: Actor): Promise<ApiToken[]> {
       .whereNull('t.revoked_at')
       .where('p.active', true)
       .orderBy('t.created_at', 'desc')
-      .select('t.id', 't.name', 't.scopes', 't.created_at', 't.used_at', 'p.name as person');
+      .select<ListedRow[]>('t.id', 't.name', 't.scopes', 't.created_at', 't.used_at', 'p.name as person');
     return rows.map(({ id, name, scopes, created_at, used_at, person }) => ({
       id,
       name,
@@ -90,8 +97,16 @@ export function revokeToken(owner: Actor, tokenId: string): Promise<boolean> {
 /** Who asks with a secret, counted; undefined for one that opens nothing, or no longer. */
 export async function holderOf(secret: string): Promise<TokenHolder | undefined> {
   if (!/^lattice_[\w-]{43}$/.test(secret)) return undefined;
-  const { rows } = await database().raw('select * from token_used(?)', [hashOfSecret(secret)]);
-  const row = rows[0];
+  const [row] = await rawRows<{
+    salon_id: string;
+    salon_name: string;
+    person_id: string;
+    person_name: string;
+    role: Role;
+    scopes: string[];
+    token_name: string;
+    requests: number;
+  }>(database(), 'select * from token_used(?)', [hashOfSecret(secret)]);
   return (
     row && {
       salonId: row.salon_id,

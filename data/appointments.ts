@@ -1,9 +1,12 @@
+import type { Result } from '../core/units';
 import type { AppointmentKind, AppointmentState, Slot } from '../core/diary';
 import { database, inSalon, type Actor, type Transaction } from './database';
 import { insertOnce } from './made-once';
 import { hashOfSecret, newSecret } from './secrets';
 import { leaveTrail } from './trail';
 import { openVisit } from './visits';
+import { rawRows } from './raw-rows';
+import type { AppointmentRow } from './tables';
 
 /** An appointment as the diary shows it; its time is that of the salon. */
 export interface Appointment extends Slot {
@@ -37,8 +40,7 @@ export interface Booking extends Slot {
   readonly redoOf: string | null;
 }
 
-export type Booked =
-  { readonly ok: true; readonly id: string } | { readonly ok: false; readonly problem: string };
+export type Booked = Result<{ readonly id: string }>;
 
 const NO_CLIENT: Booked = {
   ok: false,
@@ -55,21 +57,15 @@ const STALE: Booked = {
 const momentOf = (trx: Transaction, { on, from }: Slot, timeZone: string) =>
   trx.raw('((?::date + make_interval(mins => ?)) at time zone ?)', [on, from, timeZone]);
 
-interface AppointmentRow {
-  id: string;
-  revision: number;
-  client_id: string;
+interface ShownRow extends Pick<
+  AppointmentRow,
+  'id' | 'revision' | 'client_id' | 'person_id' | 'minutes' | 'kind' | 'state' | 'note' | 'visit_id'
+> {
   name: string;
-  phone: string | null;
-  person_id: string;
+  phone: string;
   person_name: string;
   on_day: string;
   from_minute: number;
-  minutes: number;
-  kind: AppointmentKind;
-  state: AppointmentState;
-  note: string;
-  visit_id: string | null;
   begun: boolean;
   recorded: boolean;
   signed: boolean;
@@ -90,7 +86,7 @@ async function appointments(
     .modify(narrow)
     .orderBy('a.starts_at')
     .orderBy('c.name')
-    .select(
+    .select<ShownRow[]>(
       'a.id',
       'a.revision',
       'a.client_id',
@@ -112,12 +108,12 @@ async function appointments(
         'v.begun_at is not null as begun, o.visit_id is not null as recorded, o.signed_at is not null as signed',
       ),
     );
-  return rows.map((row: AppointmentRow) => ({
+  return rows.map((row) => ({
     id: row.id,
     revision: row.revision,
     clientId: row.client_id,
     clientName: row.name,
-    phone: row.phone ?? '',
+    phone: row.phone,
     personId: row.person_id,
     personName: row.person_name,
     on: row.on_day,
@@ -183,7 +179,10 @@ export function comingAppointments(
   );
 }
 
-/** Books; several at once are booked together or not at all, and each once for one id. @returns the id of the first */
+/**
+ * Books; several at once are booked together or not at all, and each once for one id.
+ * @returns the id of the first
+ */
 export function book(actor: Actor, bookings: readonly Booking[], timeZone: string): Promise<Booked> {
   return inSalon(actor.salonId, async (trx): Promise<Booked> => {
     const ids: string[] = [];
@@ -306,13 +305,16 @@ async function held(
   return row.revision === revision ? row : (STALE as Extract<Booked, { ok: false }>);
 }
 
-/** Opens the visit of an appointment, once: the one that it has, an open one of that day, or a new one. @returns the visit's id; undefined without such an appointment */
+/**
+ * Opens the visit of an appointment, once: the one that it has, an open one of that day, or a new one.
+ * @returns the visit's id; undefined without such an appointment
+ */
 export function visitOfAppointment(actor: Actor, id: string, timeZone: string): Promise<string | undefined> {
   return inSalon(actor.salonId, async (trx) => {
     const row = await trx('appointment')
       .where({ id })
       .forUpdate()
-      .select(
+      .select<(Pick<AppointmentRow, 'client_id' | 'visit_id' | 'kind'> & { on_day: string })[]>(
         'client_id',
         'visit_id',
         'kind',
@@ -320,16 +322,16 @@ export function visitOfAppointment(actor: Actor, id: string, timeZone: string): 
       )
       .first();
     if (!row) return undefined;
-    if (row.visit_id) return row.visit_id as string;
+    if (row.visit_id) return row.visit_id;
     const open = await trx('visit as v')
       .leftJoin('outcome as o', 'o.visit_id', 'v.id')
       .leftJoin('appointment as a', 'a.visit_id', 'v.id')
       .where({ 'v.client_id': row.client_id, 'v.held_on': row.on_day })
       .whereNull('o.visit_id')
       .whereNull('a.id')
-      .select('v.id')
+      .select<{ id: string }[]>('v.id')
       .first();
-    const visitId: string | undefined =
+    const visitId =
       open?.id ??
       (await openVisit(trx, actor, row.client_id, row.on_day, row.kind === 'toner' ? 'no-foils' : 'foils'));
     if (visitId)
@@ -350,7 +352,10 @@ export interface DueClient {
   readonly lastOn: string;
 }
 
-/** Clients whose last record names a next visit up to a day, and who have no appointment to come; the longest due first. */
+/**
+ * Clients whose last record names a next visit up to a day, and who have no appointment to come; the longest
+ * due first.
+ */
 export function dueClients(
   actor: Pick<Actor, 'salonId'>,
   today: string,
@@ -358,7 +363,15 @@ export function dueClients(
   timeZone: string,
 ): Promise<DueClient[]> {
   return inSalon(actor.salonId, async (trx) => {
-    const { rows } = await trx.raw(
+    const rows = await rawRows<{
+      client_id: string;
+      name: string;
+      phone: string;
+      held_on: string;
+      next_on: string;
+      next_what: AppointmentKind | null;
+    }>(
+      trx,
       `select * from (
          select distinct on (v.client_id) v.client_id, c.name, c.phone, v.held_on, o.document ->> 'nextOn' as next_on, o.document ->> 'nextWhat' as next_what
          from visit v join outcome o on o.visit_id = v.id join client c on c.id = v.client_id
@@ -370,13 +383,13 @@ export function dueClients(
        order by last.next_on, last.name limit 100`,
       [until, today, timeZone, today],
     );
-    return rows.map((row: Record<string, string | null>) => ({
-      clientId: row.client_id!,
-      clientName: row.name!,
-      phone: row.phone ?? '',
-      nextOn: row.next_on!,
-      nextWhat: (row.next_what ?? 'full') as AppointmentKind,
-      lastOn: row.held_on!,
+    return rows.map((row) => ({
+      clientId: row.client_id,
+      clientName: row.name,
+      phone: row.phone,
+      nextOn: row.next_on,
+      nextWhat: row.next_what ?? 'full',
+      lastOn: row.held_on,
     }));
   });
 }
@@ -397,7 +410,12 @@ export function unfinishedVisits(
       .whereRaw('v.held_on > ?::date - 30', [before])
       .orderBy('v.held_on', 'desc')
       .limit(50)
-      .select('v.id', 'c.name', 'v.held_on', trx.raw('o.visit_id is not null as recorded'));
+      .select<{ id: string; name: string; held_on: string; recorded: boolean }[]>(
+        'v.id',
+        'c.name',
+        'v.held_on',
+        trx.raw('o.visit_id is not null as recorded'),
+      );
     return rows.map(({ id, name, held_on, recorded }) => ({
       visitId: id,
       clientName: name,
@@ -407,7 +425,10 @@ export function unfinishedVisits(
   });
 }
 
-/** Makes a person's private calendar address anew; an older one stops working. @returns the secret, which is kept nowhere */
+/**
+ * Makes a person's private calendar address anew; an older one stops working.
+ * @returns the secret, which is kept nowhere
+ */
 export function makeFeed(actor: Actor): Promise<string> {
   return inSalon(actor.salonId, async (trx) => {
     const secret = newSecret(24);
@@ -449,6 +470,10 @@ export function feedSince(actor: Actor): Promise<string | null> {
 
 /** Whose appointments a secret opens; undefined for one that does not, or no longer. */
 export async function feedOwner(secret: string): Promise<{ salonId: string; personId: string } | undefined> {
-  const { rows } = await database().raw('select salon_id, person_id from feed_of(?)', [hashOfSecret(secret)]);
-  return rows[0] && { salonId: rows[0].salon_id, personId: rows[0].person_id };
+  const [row] = await rawRows<{ salon_id: string; person_id: string }>(
+    database(),
+    'select salon_id, person_id from feed_of(?)',
+    [hashOfSecret(secret)],
+  );
+  return row && { salonId: row.salon_id, personId: row.person_id };
 }

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto';
 import { database } from './database';
+import { rawRows } from './raw-rows';
 
 /** How many tries within which time. */
 const LIMITS = {
@@ -29,12 +30,12 @@ const keyOf = (kind: AttemptKind, what: string) =>
  */
 export async function takeTry(kind: AttemptKind, what: string): Promise<number> {
   const { most, seconds } = LIMITS[kind];
-  const { rows } = await database().raw('select attempt_taken(?, ?, ?) as wait', [
+  const [{ wait }] = await rawRows<{ wait: number }>(database(), 'select attempt_taken(?, ?, ?) as wait', [
     keyOf(kind, what),
     most,
     seconds,
   ]);
-  return rows[0].wait;
+  return wait;
 }
 
 /** Forgets all tries after a right one. */

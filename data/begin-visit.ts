@@ -4,7 +4,10 @@ import { lockedVisit, NO_VISIT, type Answered } from './cautions';
 import { freezeScript } from './services';
 import { leaveTrail } from './trail';
 
-/** Begins the service and freezes its script, unless a caution stands in the way: the server decides by what it holds. */
+/**
+ * Begins the service and freezes its script, unless a caution stands in the way: the server decides by what
+ * it holds.
+ */
 export function beginVisit(actor: Actor, visitId: string): Promise<Answered> {
   return inSalon(actor.salonId, async (trx) => {
     const found = await lockedVisit(trx, actor, visitId, ['cautions', 'script']);

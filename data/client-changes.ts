@@ -15,7 +15,10 @@ const FIELD_WORDS = {
   bornOn: 'birthday',
 } as const;
 
-/** Changes what is written down of a client, unless somebody changed it since `baseRevision`: then nothing is written. */
+/**
+ * Changes what is written down of a client, unless somebody changed it since `baseRevision`: then nothing is
+ * written.
+ */
 export function changeClient(
   actor: Actor,
   clientId: string,
@@ -61,7 +64,10 @@ export function archiveClient(actor: Actor, clientId: string, away: boolean): Pr
   });
 }
 
-/** A client who walks in: the client and the visit of today in one act, once for one id. @returns the visit's id */
+/**
+ * A client who walks in: the client and the visit of today in one act, once for one id.
+ * @returns the visit's id
+ */
 export function walkIn(actor: Actor, fields: ClientFields, today: string, id?: string): Promise<string> {
   return inSalon(actor.salonId, async (trx) => {
     const clientId = await insertClient(trx, actor, fields, id);
@@ -77,8 +83,8 @@ export function pageOfClients(
 ): Promise<Client[]> {
   return inSalon(actor.salonId, (trx) =>
     clientRows(trx, (query) => {
-      query[archived ? 'whereNotNull' : 'whereNull']('archived_at').orderBy('id').limit(limit);
-      if (after) query.where('id', '>', after);
+      const page = archived ? query.whereNotNull('archived_at') : query.whereNull('archived_at');
+      return (after ? page.where('id', '>', after) : page).orderBy('id').limit(limit);
     }),
   );
 }
@@ -94,12 +100,13 @@ export function clientFieldsOf(actor: Actor, clientId: string): Promise<Client |
 /** All clients of a salon that are not put away, by name. */
 export function allClients(actor: Actor): Promise<Client[]> {
   return inSalon(actor.salonId, (trx) =>
-    clientRows(trx, (query) => void query.whereNull('archived_at').orderByRaw('lower(name), id')),
+    clientRows(trx, (query) => query.whereNull('archived_at').orderByRaw('lower(name), id')),
   );
 }
 
 /**
- * Takes a table of clients over, all of it or nothing: those that are new, and those that it changes, unless somebody changed
+ * Takes a table of clients over, all of it or nothing: those that are new, and those that it changes, unless
+ * somebody changed
  * one of them since the table was looked at.
  */
 export function importClients(

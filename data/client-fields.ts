@@ -18,14 +18,15 @@ export interface Client extends ClientFields {
 
 const COLUMNS = ['id', 'name', 'phone', 'email', 'note', 'born_on', 'revision', 'archived_at'] as const;
 
+const unmerged = (trx: Transaction) => trx('client').whereNull('merged_into');
+type ClientQuery = ReturnType<typeof unmerged>;
+
 /** Clients that were not merged into another. */
 export async function clientRows(
   trx: Transaction,
-  where: (query: ReturnType<Transaction>) => void,
+  narrow: (query: ClientQuery) => ClientQuery,
 ): Promise<Client[]> {
-  const query = trx('client').whereNull('merged_into');
-  where(query);
-  const rows = await query.select(...COLUMNS);
+  const rows = await narrow(unmerged(trx)).select(...COLUMNS);
   return rows.map(({ id, name, phone, email, note, born_on, revision, archived_at }) => ({
     id,
     name,

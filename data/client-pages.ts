@@ -17,6 +17,7 @@ import { stored } from './documents';
 import { serverNow } from './now';
 import { hashOfSecret } from './secrets';
 import { leaveTrail, type Author } from './trail';
+import { rawRows } from './raw-rows';
 
 /** So long a page can be opened where no appointment says otherwise, days. */
 const USUAL_DAYS = 30;
@@ -51,7 +52,8 @@ export interface KeptAnswers {
 }
 
 /**
- * The secret of a page: made anew from its id whenever its address is needed, with the key of this installation, so that the database alone
+ * The secret of a page: made anew from its id whenever its address is needed, with the key of this
+ * installation, so that the database alone
  * opens no page (HMAC-SHA-256, RFC 2104).
  * @throws Error where the installation has no key
  */
@@ -131,8 +133,10 @@ export function revokePages(actor: Actor, clientId: string): Promise<boolean> {
 }
 
 /**
- * Whose page a secret opens. Secrets that open none are counted by where they come from, so that nobody tries many.
- * @returns undefined where it opens none, has expired or was withdrawn; the seconds to wait after too many wrong ones
+ * Whose page a secret opens. Secrets that open none are counted by where they come from, so that nobody tries
+ * many.
+ * @returns undefined where it opens none, has expired or was withdrawn; the seconds to wait after too many
+ *   wrong ones
  */
 export async function openPage(
   secret: string,
@@ -140,11 +144,11 @@ export async function openPage(
 ): Promise<OpenedPage | undefined | { readonly waitSeconds: number }> {
   const waitSeconds = await takeTry('page', from);
   if (waitSeconds > 0) return { waitSeconds };
-  const { rows } = await database().raw('select * from client_page_of(?, ?)', [
-    hashOfSecret(secret),
-    new Date(serverNow()),
-  ]);
-  const [row] = rows as { page_id: string; salon_id: string; client_id: string; expires_at: Date }[];
+  const [row] = await rawRows<{ page_id: string; salon_id: string; client_id: string; expires_at: Date }>(
+    database(),
+    'select * from client_page_of(?, ?)',
+    [hashOfSecret(secret), new Date(serverNow())],
+  );
   if (!row) return undefined;
   await forgetTries('page', from);
   return {
@@ -189,7 +193,10 @@ export interface AnswerEdit {
   readonly sent: boolean;
 }
 
-/** Keeps what a client answered. Two phones that answer at once are merged; where both answered the same, the later one stands. */
+/**
+ * Keeps what a client answered. Two phones that answer at once are merged; where both answered the same, the
+ * later one stands.
+ */
 export function keepAnswers(
   { salonId, clientId }: OpenedPage,
   { base, document, sent }: AnswerEdit,
@@ -198,7 +205,8 @@ export function keepAnswers(
     await trx('client').where({ id: clientId }).forUpdate().select('id');
     const before = await openAnswers(trx, clientId);
     const { document: merged } = mergeEdits(base, document, before?.document ?? NO_ANSWERS, 'mine');
-    // What belongs together and was answered on two phones at once may not fit: then the later one's answers stand.
+    // What belongs together and was answered on two phones at once may not fit: then the later one's answers
+    // stand.
     const read = parseClientAnswers(merged);
     const whole = read.ok ? read.value : document;
     const now = new Date(serverNow());
@@ -213,7 +221,10 @@ export function keepAnswers(
   });
 }
 
-/** Puts answers away: somebody of the salon took over what they wanted of them. @returns whether they were open still */
+/**
+ * Puts answers away: somebody of the salon took over what they wanted of them.
+ * @returns whether they were open still
+ */
 export function settleAnswers(
   actor: Actor,
   clientId: string,
@@ -260,18 +271,21 @@ export function pageFacts({ salonId, clientId }: OpenedPage): Promise<PageFacts 
     const names = await trx('client as c')
       .join('salon as s', 's.id', 'c.salon_id')
       .where('c.id', clientId)
-      .select('c.name as client', 's.name as salon')
+      .select<{ client: string; salon: string }[]>('c.name as client', 's.name as salon')
       .first();
     if (!names) return undefined;
-    const rows: { held_on: string; consult: unknown; mix: unknown; outcome: unknown }[] = await trx(
-      'visit as v',
-    )
+    const rows = await trx('visit as v')
       .leftJoin('mix as m', 'm.visit_id', 'v.id')
       .leftJoin('outcome as o', 'o.visit_id', 'v.id')
       .where('v.client_id', clientId)
       .orderBy('v.held_on', 'desc')
       .limit(MOST_VISITS_READ)
-      .select('v.held_on', 'v.consult', 'm.document as mix', 'o.document as outcome');
+      .select<{ held_on: string; consult: unknown; mix: unknown; outcome: unknown }[]>(
+        'v.held_on',
+        'v.consult',
+        'm.document as mix',
+        'o.document as outcome',
+      );
     const [open] = rows.filter(({ outcome }) => outcome === null);
     const [recorded] = rows.filter(({ outcome }) => outcome !== null);
     return {

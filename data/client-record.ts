@@ -4,9 +4,12 @@ import { inDatabase, objectStore } from './photo-store';
 import { photosOf, removeObjects } from './photos';
 import { safetyOf } from './safety';
 import { leaveTrail } from './trail';
+import { rawRows } from './raw-rows';
+import type { OutcomeRow, VisitRow } from './tables';
 
 /**
- * Everything that is kept of one client, to be handed to them: their fields, visits with all their documents, what happened at the chair and what was added afterwards, appointments, tests, consents,
+ * Everything that is kept of one client, to be handed to them: their fields, visits with all their documents,
+ * what happened at the chair and what was added afterwards, appointments, tests, consents,
  * reasons, photos with their bytes (JPEG, base64), and their trail.
  * @returns undefined when the salon has no such client
  */
@@ -15,6 +18,7 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
     const [client] = await clientRows(trx, (query) => query.where({ id: clientId }));
     if (!client) return undefined;
     await leaveTrail(trx, actor, 'client-exported', { clientId });
+    type Row = Pick<VisitRow, 'id' | 'held_on' | 'begun_at'> & Pick<OutcomeRow, 'signed_at'>;
     const visits = await trx('visit as v')
       .leftJoin('plan as l', 'l.visit_id', 'v.id')
       .leftJoin('mix as m', 'm.visit_id', 'v.id')
@@ -22,7 +26,7 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
       .join('person as p', 'p.id', 'v.person_id')
       .where('v.client_id', clientId)
       .orderBy('v.held_on')
-      .select(
+      .select<Row[]>(
         'v.id',
         'v.held_on',
         'v.begun_at',
@@ -135,7 +139,8 @@ export function exportClient(actor: Actor, clientId: string): Promise<Record<str
 }
 
 /**
- * Erases a client and all that is theirs; the trail keeps that it was done, when and by whom, and no word of theirs.
+ * Erases a client and all that is theirs; the trail keeps that it was done, when and by whom, and no word of
+ * theirs.
  * @returns whether the salon had them
  */
 export async function eraseClient(actor: Actor, clientId: string): Promise<boolean> {
@@ -144,11 +149,14 @@ export async function eraseClient(actor: Actor, clientId: string): Promise<boole
     const photos = await trx('photo as f')
       .join('client as c', 'c.id', 'f.client_id')
       .where('f.stored_in', 'objects')
-      .where((own) => own.where('c.id', clientId).orWhere('c.merged_into', clientId))
-      .select('f.id');
+      .where((own) => void own.where('c.id', clientId).orWhere('c.merged_into', clientId))
+      .select<{ id: string }[]>('f.id');
     objects.push(...photos.map(({ id }) => id));
-    const { rows } = await trx.raw('select erase_client(?, ?) as erased', [clientId, actor.personId]);
-    return rows[0].erased as boolean;
+    const [row] = await rawRows<{ erased: boolean }>(trx, 'select erase_client(?, ?) as erased', [
+      clientId,
+      actor.personId,
+    ]);
+    return row.erased;
   });
   if (erased) await removeObjects(actor.salonId, objects);
   return erased;

@@ -11,6 +11,7 @@ import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { signedIn } from './testing/actor';
 import { joined, readTrail, type TrailEntry } from './trail';
 import { createVisit, readVisit } from './visits';
+import { rawRows } from './raw-rows';
 
 const TODAY = '2026-11-25';
 let scratch: Scratch;
@@ -239,19 +240,21 @@ describe('erasing', () => {
       ['client-added', true],
     ]);
     // No table of the salon holds a word of hers.
-    const { rows: tables } = await scratch.owner.raw(
+    const tables = await rawRows<{ relname: string }>(
+      scratch.owner,
       "select relname from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' and relname not like 'knex%' and relname not in ('attempt')",
     );
-    for (const { relname } of tables as { relname: string }[]) {
-      const { rows } = await inSalon(
+    for (const { relname } of tables) {
+      const [{ n }] = await inSalon(
         owner.salonId,
         (trx) =>
-          trx.raw(
+          rawRows<{ n: number }>(
+            trx,
             `select count(*)::integer as n from ${relname} t where t::text ilike any (array['%zerlina%', '%quixworth%', '%unwonted%', '%secretly%', '%0700 999 111%'])`,
           ),
         scratch.owner,
       );
-      expect([relname, rows[0].n]).toEqual([relname, 0]);
+      expect([relname, n]).toEqual([relname, 0]);
     }
   });
 

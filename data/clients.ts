@@ -16,6 +16,7 @@ import { safetyOf, type Safety } from './safety';
 import { leaveTrail } from './trail';
 import { visitFacts } from './visit-facts';
 import { listVisits, type UnreadableVisit, type VisitSummary } from './visits';
+import { rawRows } from './raw-rows';
 
 /** A client as the list shows them: the facts that matter before a visit. */
 export interface ClientSummary extends Client {
@@ -37,7 +38,7 @@ export interface ClientSummary extends Client {
   readonly foundBy: string | null;
 }
 
-export type { Client, ClientFields };
+export type { ClientFields };
 
 export interface ClientStory {
   readonly client: ClientSummary;
@@ -52,7 +53,10 @@ export interface ClientStory {
   readonly answers: KeptAnswers | null;
 }
 
-/** What stands for a head: the middle of the zones that the last visit took to the root; and the longest where it left some alone. */
+/**
+ * What stands for a head: the middle of the zones that the last visit took to the root; and the longest where
+ * it left some alone.
+ */
 function middleOf(zones: readonly ZoneRegrowth[], today: string): ClientSummary['regrowthToday'] {
   const latest = zones.reduce(
     (last, { takenOn }) => (takenOn !== null && takenOn > last ? takenOn : last),
@@ -87,8 +91,10 @@ export interface ListOf {
 }
 
 /**
- * Clients whose name, phone or note holds the words typed, or words much like them, the likeliest first; then those with a
- * pattern of that name, or something done in those words; all by name where nothing is typed. `today` is a day, YYYY-MM-DD.
+ * Clients whose name, phone or note holds the words typed, or words much like them, the likeliest first; then
+ * those with a
+ * pattern of that name, or something done in those words; all by name where nothing is typed. `today` is a
+ * day, YYYY-MM-DD.
  */
 export function listClients(
   actor: Actor,
@@ -103,25 +109,27 @@ export function listClients(
   return inSalon(actor.salonId, async (trx) => {
     if (words.length === 0) {
       const all = await clientRows(trx, (query) =>
-        query[archived ? 'whereNotNull' : 'whereNull']('archived_at')
+        (archived ? query.whereNotNull('archived_at') : query.whereNull('archived_at'))
           .orderByRaw('lower(name), id')
           .limit(CLIENTS_A_PAGE)
           .offset(page * CLIENTS_A_PAGE),
       );
       return summaries(trx, all, today);
     }
-    const found: { client_id: string }[] = (
-      await trx.raw('select client_id from find_clients(?, ?, ?) order by rank', [
-        words,
-        MOST_FOUND,
-        archived,
-      ])
-    ).rows;
+    const found = await rawRows<{ client_id: string }>(
+      trx,
+      'select client_id from find_clients(?, ?, ?) order by rank',
+      [words, MOST_FOUND, archived],
+    );
     // A list that is full already needs no more; patterns are looked for where names leave room.
     const full = archived || found.length >= MOST_FOUND;
-    const byPattern: { client_id: string; pattern: string }[] = full
+    const byPattern = full
       ? []
-      : (await trx.raw('select client_id, pattern from find_by_pattern(?, ?)', [words, MOST_FOUND])).rows;
+      : await rawRows<{ client_id: string; pattern: string }>(
+          trx,
+          'select client_id, pattern from find_by_pattern(?, ?)',
+          [words, MOST_FOUND],
+        );
     const patterns = new Map(byPattern.map(({ client_id, pattern }) => [client_id, pattern]));
     const ids = [...new Set([...found, ...byPattern].map(({ client_id }) => client_id))].slice(0, MOST_FOUND);
     const byId = new Map(
@@ -173,7 +181,11 @@ export function readClient(actor: Actor, clientId: string, today: string): Promi
   });
 }
 
-/** Adds a client; once, however often it is asked for with one id. @param id as the device gave it @returns their id */
+/**
+ * Adds a client; once, however often it is asked for with one id.
+ * @param id as the device gave it
+ * @returns their id
+ */
 export function createClient(actor: Actor, fields: ClientFields, id?: string): Promise<string> {
   return inSalon(actor.salonId, (trx) => insertClient(trx, actor, fields, id));
 }

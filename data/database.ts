@@ -24,7 +24,10 @@ export function connect(url: string, poolSize = 10, limits: object = {}): Knex {
   });
 }
 
-/** The application waits no longer than this for one statement, a lock, or its own work within a transaction, ms. */
+/**
+ * The application waits no longer than this for one statement, a lock, or its own work within a transaction,
+ * ms.
+ */
 const LIMITS = {
   statement_timeout: 20_000,
   lock_timeout: 10_000,
@@ -55,7 +58,8 @@ export interface Actor {
 }
 
 /**
- * Runs work in one transaction for one salon: row-level security shows that salon's rows only and refuses to write any
+ * Runs work in one transaction for one salon: row-level security shows that salon's rows only and refuses to
+ * write any
  * other's. The setting ends with the transaction.
  */
 export function inSalon<T>(
@@ -67,4 +71,30 @@ export function inSalon<T>(
     await trx.raw("select set_config('lattice.salon', ?, true)", [salonId]);
     return work(trx);
   });
+}
+
+/** One connection of a pool, for what Knex has no words for. It goes back to the pool afterwards. */
+export async function onConnection<T>(pool: Knex, work: (connection: pg.Client) => Promise<T>): Promise<T> {
+  const client = pool.client as {
+    acquireConnection(): Promise<pg.Client>;
+    releaseConnection(connection: pg.Client): Promise<void>;
+  };
+  const connection = await client.acquireConnection();
+  try {
+    return await work(connection);
+  } finally {
+    await client.releaseConnection(connection);
+  }
+}
+
+/** Connections of the application's pool by what they do. */
+export function connectionsNow(): {
+  readonly used: number;
+  readonly free: number;
+  readonly waitedFor: number;
+} {
+  const { pool } = database().client as {
+    pool: { numUsed(): number; numFree(): number; numPendingAcquires(): number };
+  };
+  return { used: pool.numUsed(), free: pool.numFree(), waitedFor: pool.numPendingAcquires() };
 }

@@ -1,3 +1,4 @@
+import type { Result } from '../core/units';
 import type { Parsed } from '../core/formats';
 
 /** A stored document that this version cannot read; the row is left as it is. */
@@ -13,7 +14,8 @@ export class UnreadableDocument extends Error {
 }
 
 /**
- * A document from a JSON column. What is stored was checked when it was written, so a failure is a fault of ours.
+ * A document from a JSON column. What is stored was checked when it was written, so a failure is a fault of
+ * ours.
  * @throws UnreadableDocument
  */
 export function stored<T>(what: string, parsed: Parsed<T>): T {
@@ -22,9 +24,7 @@ export function stored<T>(what: string, parsed: Parsed<T>): T {
 }
 
 /** What is read, or the reason why it cannot be: one bad row must not take a whole page with it. */
-export function readOrProblem<T>(
-  read: () => T,
-): { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string } {
+export function readOrProblem<T>(read: () => T): Result<{ readonly value: T }> {
   try {
     return { ok: true, value: read() };
   } catch (error) {

@@ -5,7 +5,10 @@ import { inSalon, type Actor, type Transaction } from './database';
 export const VISIT_PARTS = ['consult', 'plan', 'mix', 'outcome'] as const;
 export type VisitPart = (typeof VISIT_PARTS)[number];
 
-/** An edit that was refused because somebody else's came first: kept, never lost, never written over the other. */
+/**
+ * An edit that was refused because somebody else's came first: kept, never lost, never written over the
+ * other.
+ */
 export interface Draft {
   /** Of the edit that was refused. */
   readonly editId: string;
@@ -34,7 +37,10 @@ export async function listDrafts(trx: Transaction, actor: Actor, visitId: string
   });
 }
 
-/** Keeps a refused edit; a later one that follows it takes its place, as it holds the earlier one. One from another station is a draft of its own. */
+/**
+ * Keeps a refused edit; a later one that follows it takes its place, as it holds the earlier one. One from
+ * another station is a draft of its own.
+ */
 export async function keepDraft(
   trx: Transaction,
   actor: Actor,

@@ -1,7 +1,7 @@
 import { USUAL_HOUSE } from '../core/formats';
 import type { House } from '../core/visit';
 import { inSalon, type Actor } from './database';
-import { houseRow } from './house-row';
+import { houseIn, houseRow } from './house-row';
 import { saveSalonDocument, type SalonDocument, type SalonDocumentSaved } from './salon-document';
 import { changesBetween } from './trail';
 import type { Revised } from './revised';
@@ -18,6 +18,7 @@ const HOUSE: SalonDocument<House> = {
   table: 'house',
   act: 'house',
   usual: USUAL_HOUSE,
+  read: houseIn,
   changes: changesBetween,
 };
 

@@ -102,7 +102,7 @@ async function sendsFrom(fromMinute: number | null): Promise<void> {
 /** What would be put into the queue now, of one client. */
 async function due(clientId: string): Promise<JobData['reminder'][]> {
   const all: JobData['reminder'][] = [];
-  await enqueueDue(async (own) => void all.push(own));
+  await enqueueDue((own) => Promise.resolve(void all.push(own)));
   return all.filter((own) => own.clientId === clientId);
 }
 
@@ -117,7 +117,7 @@ test('a reminder goes out by itself at its time, once, however many machines the
 
   const worked: string[] = [];
   const handlers = (machine: string): Handlers => ({
-    'reminders-due': async () => undefined,
+    'reminders-due': () => Promise.resolve(),
     reminder: async (data) => {
       worked.push(machine);
       await sendOne(data);
@@ -185,7 +185,7 @@ test('one whose client took her consent back meanwhile is let be', async () => {
     await trx.raw("select set_config('lattice.salon', ?, true)", [owner.salonId]);
     return trx('consent').where({ client_id: clientId }).select('id').first();
   });
-  await withdrawConsent(owner, consent.id);
+  await withdrawConsent(owner, consent!.id);
   await sendOne(own);
   expect((await taken()).filter((words) => words.includes('Withdrawn'))).toEqual([]);
 });

@@ -2,8 +2,12 @@ import type { Knex } from 'knex';
 import PgBoss from 'pg-boss';
 import { appDatabaseUrl } from './environment';
 import { errorFacts, watch } from './watch';
+import { onConnection } from './database';
 
-/** What the server does by itself: kinds of jobs, each with what it is given. Ids and names of salons only, nothing of a client. */
+/**
+ * What the server does by itself: kinds of jobs, each with what it is given. Ids and names of salons only,
+ * nothing of a client.
+ */
 export interface JobData {
   /** Looks for what is due; once a minute, on one of the machines. */
   readonly 'reminders-due': null;
@@ -34,25 +38,25 @@ const QUEUES: Readonly<Record<JobKind, PgBoss.Queue>> = {
 const SCHEDULER: PgBoss.Queue = { name: '__pgboss__send-it' };
 const EVERY_MINUTE = '* * * * *';
 
-/** Makes the queue's tables, or brings them up to this version, and lets the application work with them. @param owner pool of the role that owns the tables */
+/**
+ * Makes the queue's tables, or brings them up to this version, and lets the application work with them.
+ * @param owner pool of the role that owns the tables
+ */
 export async function prepareJobs(owner: Knex): Promise<void> {
-  const client = await owner.client.acquireConnection();
-  try {
+  await onConnection(owner, async (connection) => {
     const boss = new PgBoss({
-      db: { executeSql: (sql, values) => client.query(sql, values) },
+      db: { executeSql: (sql, values) => connection.query(sql, values) },
       schedule: false,
       supervise: false,
     });
     await boss.start();
     for (const queue of [...Object.values(QUEUES), SCHEDULER]) await boss.createQueue(queue.name, queue);
     await boss.schedule('reminders-due', EVERY_MINUTE);
-    await client.query(
+    await connection.query(
       'grant usage on schema pgboss to lattice_app; grant select, insert, update, delete on all tables in schema pgboss to lattice_app',
     );
     await boss.stop({ graceful: false, close: false });
-  } finally {
-    await owner.client.releaseConnection(client);
-  }
+  });
 }
 
 /** The queue as a machine works at it. */
@@ -65,7 +69,8 @@ export interface Jobs {
 export type Handlers = { readonly [K in JobKind]: (data: JobData[K], jobs: Jobs) => Promise<void> };
 
 /**
- * Works at the queue on this machine, beside others: each job is taken by one. What a machine that died had begun is given to
+ * Works at the queue on this machine, beside others: each job is taken by one. What a machine that died had
+ * begun is given to
  * another when its time is up.
  * @param everySeconds how often it looks for jobs
  */

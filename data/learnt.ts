@@ -14,7 +14,10 @@ export interface Learnt {
   readonly services: number;
   readonly pace: readonly PaceSample[];
   readonly levels: readonly Compared[];
-  /** Checks as readings of the lift; those of a person or a product before they or it had it forgotten are left out. */
+  /**
+   * Checks as readings of the lift; those of a person or a product before they or it had it forgotten are
+   * left out.
+   */
   readonly lifts: readonly OfService[];
   /** From when on lighteners are learnt from, by their id. */
   readonly productsSince: Readonly<Record<string, string>>;
@@ -25,7 +28,10 @@ export interface Learnt {
 
 const MOST_GRAMS = 200;
 
-/** Pace, lift, minutes and grams out of the records, each beside its estimate; what somebody had forgotten is left out. */
+/**
+ * Pace, lift, minutes and grams out of the records, each beside its estimate; what somebody had forgotten is
+ * left out.
+ */
 export async function learntOf(actor: Actor): Promise<Learnt> {
   const { people, grams, productsSince } = await inSalon(actor.salonId, async (trx) => {
     const rows = await trx('person')
@@ -55,9 +61,9 @@ export async function learntOf(actor: Actor): Promise<Learnt> {
     return {
       productsSince: Object.fromEntries(forgotten.map((own) => [own.product, own.since.toISOString()])),
       people: rows.map((row) => ({
-        id: row.id as string,
-        name: row.name as string,
-        since: (row.learnt_since?.toISOString() ?? null) as string | null,
+        id: row.id,
+        name: row.name,
+        since: row.learnt_since?.toISOString() ?? null,
       })),
       grams: used.map((row: { name: string; held_on: string; used: number; predicted: number }) => ({
         person: row.name,
@@ -95,7 +101,10 @@ export async function learntOf(actor: Actor): Promise<Learnt> {
   };
 }
 
-/** Forgets what was learnt of a person up to now; records stay as they are. @returns whether they work in the salon */
+/**
+ * Forgets what was learnt of a person up to now; records stay as they are.
+ * @returns whether they work in the salon
+ */
 export function forgetLearnt(actor: Actor, personId: string): Promise<boolean> {
   return inSalon(actor.salonId, async (trx) => {
     const person = await trx('person').where({ id: personId }).select('name').first();

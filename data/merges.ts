@@ -1,6 +1,7 @@
 import { asRow, clientRows } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { leaveTrail } from './trail';
+import type { ClientRow } from './tables';
 
 /** What of a client moves to another when two records of one person become one. */
 const MOVED = [
@@ -26,15 +27,20 @@ interface Before {
   readonly away: boolean;
 }
 
-/** Both notes as one; where they do not fit, the one stays, and the other is kept as a further note with its own record. */
+/**
+ * Both notes as one; where they do not fit, the one stays, and the other is kept as a further note with its
+ * own record.
+ */
 function joinedNote(into: string, from: string): string {
   const whole = [into, from === into ? '' : from].filter(Boolean).join(' · ');
   return whole.length <= MOST_NOTE ? whole : into;
 }
 
 /**
- * Makes two records of one person one: everything of `fromId` becomes `intoId`'s, whose own fields stay; a phone,
- * e-mail, birthday or note that is missing there is taken over. The other record is put away with a pointer to it, and nothing of it is lost.
+ * Makes two records of one person one: everything of `fromId` becomes `intoId`'s, whose own fields stay; a
+ * phone,
+ * e-mail, birthday or note that is missing there is taken over. The other record is put away with a pointer
+ * to it, and nothing of it is lost.
  * @returns how many visits moved; undefined when either is not there, or both are the same
  */
 export function mergeClients(
@@ -123,7 +129,13 @@ export async function mergesInto(trx: Transaction, clientId: string, note: strin
     )
     .where('c.merged_into', clientId)
     .orderBy([{ column: 'm.at', order: 'desc', nulls: 'last' }, 'c.name'])
-    .select('m.id as merge_id', 'c.id', 'c.name', 'c.phone', 'c.note');
+    .select<(Pick<ClientRow, 'id' | 'name' | 'phone' | 'note'> & { merge_id: string | null })[]>(
+      'm.id as merge_id',
+      'c.id',
+      'c.name',
+      'c.phone',
+      'c.note',
+    );
   return rows.map(({ merge_id, id, name, phone, note: own }, i) => ({
     mergeId: i === 0 ? merge_id : null,
     clientId: id,
@@ -138,19 +150,17 @@ export type MergeUndone =
   | { readonly ok: false; readonly reason: 'missing' | 'later-first' };
 
 /**
- * Takes a merge back: the other record stands again with all that moved and is still here. Phone, e-mail, birthday and note go back to what
+ * Takes a merge back: the other record stands again with all that moved and is still here. Phone, e-mail,
+ * birthday and note go back to what
  * they were where nobody has changed them since. Of two merges the later one goes first.
  */
 export function undoMerge(actor: Actor, mergeId: string): Promise<MergeUndone> {
   return inSalon(actor.salonId, async (trx): Promise<MergeUndone> => {
     const merge = await trx('client_merge').where({ id: mergeId }).whereNull('undone_at').forUpdate().first();
     if (!merge) return { ok: false, reason: 'missing' };
-    const {
-      from_id: fromId,
-      into_id: intoId,
-      moved,
-      before,
-    }: { from_id: string; into_id: string; moved: Record<string, string[]>; before: Before } = merge;
+    const { from_id: fromId, into_id: intoId } = merge;
+    // Written by mergeClients, and by nothing else.
+    const { moved, before } = merge as { moved: Record<string, string[]>; before: Before };
     const later = await trx('client_merge')
       .where({ into_id: intoId })
       .whereNull('undone_at')
@@ -161,6 +171,7 @@ export function undoMerge(actor: Actor, mergeId: string): Promise<MergeUndone> {
     if (later || gone) return { ok: false, reason: 'later-first' };
     const [into] = await clientRows(trx, (query) => query.where({ id: intoId }).forUpdate());
     const from = await trx('client').where({ id: fromId }).forUpdate().first();
+    if (!into || !from) return { ok: false, reason: 'missing' };
     for (const table of MOVED)
       await trx(table)
         .whereIn('id', moved[table] ?? [])

@@ -18,6 +18,7 @@ import * as harden from './migrations/0015-harden';
 import * as grow from './migrations/0016-grow';
 import * as reach from './migrations/0017-reach';
 import * as clientPage from './migrations/0018-client-page';
+import { rawRows } from './raw-rows';
 
 const MIGRATIONS: Record<string, Knex.Migration> = {
   '0001-first': first,
@@ -45,13 +46,14 @@ export const MIGRATION_NAMES: readonly string[] = Object.keys(MIGRATIONS);
 export const newestMigration = (): string => MIGRATION_NAMES[MIGRATION_NAMES.length - 1];
 
 const source: Knex.MigrationSource<string> = {
-  getMigrations: async () => Object.keys(MIGRATIONS),
+  getMigrations: () => Promise.resolve(Object.keys(MIGRATIONS)),
   getMigrationName: (name) => name,
-  getMigration: async (name) => MIGRATIONS[name],
+  getMigration: (name) => Promise.resolve(MIGRATIONS[name]),
 };
 
 /**
- * Brings the database up to date: the two roles, then every migration not yet run, and the queue’s own tables.
+ * Brings the database up to date: the two roles, then every migration not yet run, and the queue’s own
+ * tables.
  * @param owner pool of a role that may create tables and roles
  * @throws Error with a sentence where a newer version has changed the database already
  */
@@ -62,10 +64,16 @@ export async function migrate(owner: Knex): Promise<void> {
   await prepareJobs(owner);
 }
 
+/** Names of the migrations that a database has had, oldest first. */
+export async function migrationsIn(db: Knex): Promise<string[]> {
+  const rows = await rawRows<{ name: string }>(db, 'select name from knex_migrations order by id');
+  return rows.map(({ name }) => name);
+}
+
 /** A database that a newer version has changed is not this version's to write in. */
 async function refuseNewer(owner: Knex): Promise<void> {
   if (!(await owner.schema.hasTable('knex_migrations'))) return;
-  const names: string[] = await owner('knex_migrations').orderBy('id').pluck('name');
+  const names = await migrationsIn(owner);
   const unknown = names.filter((name) => !(name in MIGRATIONS));
   if (unknown.length === 0) return;
   throw new Error(
@@ -82,8 +90,8 @@ export async function ensureRoles(owner: Knex): Promise<void> {
 }
 
 async function ensureRole(owner: Knex, role: string): Promise<void> {
-  const { rows } = await owner.raw('select 1 from pg_roles where rolname = ?', [role]);
-  if (rows.length === 0) await owner.raw('create role ?? nologin', [role]);
+  const found = await rawRows(owner, 'select 1 from pg_roles where rolname = ?', [role]);
+  if (found.length === 0) await owner.raw('create role ?? nologin', [role]);
 }
 
 /**
@@ -93,13 +101,14 @@ async function ensureRole(owner: Knex, role: string): Promise<void> {
 export async function ensureAppLogin(owner: Knex, appUrl: string): Promise<void> {
   const { username, password } = new URL(appUrl);
   const name = decodeURIComponent(username);
-  const { rows } = await owner.raw('select 1 from pg_roles where rolname = ?', [name]);
-  const verb = rows.length === 0 ? 'create' : 'alter';
+  const found = await rawRows(owner, 'select 1 from pg_roles where rolname = ?', [name]);
+  const verb = found.length === 0 ? 'create' : 'alter';
   // A password cannot be bound as a parameter here; format() quotes it on the server.
-  const { rows: made } = await owner.raw(
+  const [{ sql }] = await rawRows<{ sql: string }>(
+    owner,
     `select format('${verb} role %I login inherit password %L', ?::text, ?::text) as sql`,
     [name, decodeURIComponent(password)],
   );
-  await owner.raw(made[0].sql);
+  await owner.raw(sql);
   await owner.raw('grant lattice_app to ??', [name]);
 }

@@ -13,7 +13,10 @@ import { documentsOf, visitIn } from './visits';
 /** Device that changes of Mix come from. */
 const MIX_DEVICE = 'mix';
 
-/** Tells a service that runs what a change of Mix means for it: steps that come, go or change, and formulas of what is not placed. */
+/**
+ * Tells a service that runs what a change of Mix means for it: steps that come, go or change, and formulas of
+ * what is not placed.
+ */
 export async function tellService(
   trx: Transaction,
   actor: Actor,
@@ -46,7 +49,9 @@ export async function tellService(
   );
 }
 
-/** Steps as Mix suggests them now against those that it suggested before. What the chair decided since stays. */
+/**
+ * Steps as Mix suggests them now against those that it suggested before. What the chair decided since stays.
+ */
 function stepChanges(
   was: readonly ServiceStep[],
   is: readonly ServiceStep[],

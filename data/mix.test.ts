@@ -12,6 +12,7 @@ import { signedIn } from './testing/actor';
 import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { readTrail } from './trail';
 import { createVisit, readVisit } from './visits';
+import { rawRows } from './raw-rows';
 
 const TODAY = '2026-11-25';
 let scratch: Scratch;
@@ -32,7 +33,7 @@ beforeAll(async () => {
 afterAll(() => scratch.drop());
 
 async function newVisit(name: string, on = TODAY) {
-  const client = (await createClient(owner, { name, phone: '', email: '', note: '', bornOn: null }))!;
+  const client = await createClient(owner, { name, phone: '', email: '', note: '', bornOn: null });
   return { client, visit: (await createVisit(owner, client, on))! };
 }
 
@@ -128,12 +129,10 @@ describe('the mix of a visit', () => {
       visit,
       edit(mix({ products, formulas: { A: lift({ lighteners: [{ product: 'moth-high', parts: 1 }] }) } })),
     );
-    const found = async (actor: Actor) =>
-      (
-        await inSalon(actor.salonId, (trx) =>
-          trx.raw("select client_id from find_by_pattern(array['high-lift', 'ash'], 10)"),
-        )
-      ).rows;
+    const found = (actor: Actor) =>
+      inSalon(actor.salonId, (trx) =>
+        rawRows(trx, "select client_id from find_by_pattern(array['high-lift', 'ash'], 10)"),
+      );
     expect(await found(owner)).toEqual([{ client_id: client }]);
     expect(await found(stranger)).toEqual([]);
   });

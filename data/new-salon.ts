@@ -1,6 +1,8 @@
+import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { connect, inSalon } from './database';
 import { invitationFor } from './people';
+import { rawRows } from './raw-rows';
 
 const USAGE = 'Usage: bin/new-salon NAME --owner ADDRESS (while bin/start runs)';
 const given = z.tuple(
@@ -32,11 +34,10 @@ async function main(words: readonly string[]): Promise<void> {
   if (!url) throw new Error('LATTICE_OWNER_DATABASE_URL is not set: run bin/new-salon.');
   const owner = connect(url, 1);
   try {
-    const { rows: taken } = await owner.raw('select 1 from find_sign_in(?)', [address]);
+    const taken = await rawRows(owner, 'select 1 from find_sign_in(?)', [address]);
     if (taken.length > 0)
       throw new Error(`Somebody signs in as ${address} already, in another salon. Nothing was made.`);
-    const { rows } = await owner.raw('select gen_random_uuid() as id');
-    const salonId: string = rows[0].id;
+    const salonId = randomUUID();
     const token = await inSalon(
       salonId,
       async (trx) => {

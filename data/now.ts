@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 
 /**
- * The server's own time, milliseconds since 1970. LATTICE_CLOCK, where it is set, names a file with milliseconds that are
+ * The server's own time, milliseconds since 1970. LATTICE_CLOCK, where it is set, names a file with
+ * milliseconds that are
  * added: a stand-in for hours that tests do not wait for.
  */
 export function serverNow(): number {

@@ -1,3 +1,4 @@
+import type { Result } from '../core/units';
 import { USUAL_WORKING_HOURS, type WorkingHours } from '../core/diary';
 import { parseWorkingHours } from '../core/formats';
 import { database, inSalon, type Actor, type Transaction } from './database';
@@ -7,6 +8,8 @@ import { stored } from './documents';
 import { hashOfSecret, newSecret } from './secrets';
 import { revokeSessions, type Role } from './sessions';
 import { leaveTrail, type Author } from './trail';
+import { rawRows } from './raw-rows';
+import type { AccessLinkRow } from './tables';
 
 /** Somebody who works in the salon. */
 export interface Person {
@@ -50,7 +53,13 @@ export function listPeople(actor: Actor): Promise<{ people: Person[]; links: Ope
       .whereNull('l.revoked_at')
       .andWhere('l.expires_at', '>', trx.fn.now())
       .orderBy('l.created_at')
-      .select('l.id', 'l.kind', 'l.role', 'l.expires_at', 'p.name');
+      .select<(Pick<AccessLinkRow, 'id' | 'kind' | 'role' | 'expires_at'> & { name: string | null })[]>(
+        'l.id',
+        'l.kind',
+        'l.role',
+        'l.expires_at',
+        'p.name',
+      );
     return {
       people: people.map(({ pin_hash, hours, ...person }) => ({
         ...person,
@@ -76,10 +85,13 @@ export function listPeople(actor: Actor): Promise<{ people: Person[]; links: Ope
   });
 }
 
-export type Changed = { readonly ok: true } | { readonly ok: false; readonly problem: string };
+export type Changed = Result;
 const NOBODY: Changed = { ok: false, problem: 'Nobody of that name works in this salon.' };
 
-/** Changes a person's role, or whether they work here; the last owner stays one. Sessions of who no longer works here end. */
+/**
+ * Changes a person's role, or whether they work here; the last owner stays one. Sessions of who no longer
+ * works here end.
+ */
 export function changePerson(
   actor: Actor,
   personId: string,
@@ -106,11 +118,11 @@ export function changePerson(
       await trx('access_link')
         .whereNull('used_at')
         .whereNull('revoked_at')
-        .where((own) => own.where({ created_by: personId }).orWhere({ person_id: personId }))
+        .where((own) => void own.where({ created_by: personId }).orWhere({ person_id: personId }))
         .update({ revoked_at: trx.fn.now() });
       await trx('api_token')
         .whereNull('revoked_at')
-        .where((own) => own.where({ created_by: personId }).orWhere({ person_id: personId }))
+        .where((own) => void own.where({ created_by: personId }).orWhere({ person_id: personId }))
         .update({ revoked_at: trx.fn.now() });
     }
     const changes = [
@@ -137,7 +149,10 @@ export function setWorkingHours(actor: Actor, personId: string, hours: WorkingHo
   });
 }
 
-/** Ends one session of somebody in the salon, or only of one person in it. @returns whether there was one to end */
+/**
+ * Ends one session of somebody in the salon, or only of one person in it.
+ * @returns whether there was one to end
+ */
 export function endSession(actor: Actor, sessionId: string, ofPerson?: string): Promise<boolean> {
   return inSalon(
     actor.salonId,
@@ -215,7 +230,8 @@ export async function invitationFor(trx: Transaction, actor: Author, role: Role)
 }
 
 /**
- * Makes a link with which a person sets a new password; earlier ones of theirs stop working. Handed over by the owner where no
+ * Makes a link with which a person sets a new password; earlier ones of theirs stop working. Handed over by
+ * the owner where no
  * mail is configured.
  * @param actor personId null: made at the server's own command line
  * @returns its secret; undefined when the salon has no such person
@@ -279,8 +295,16 @@ export interface Link {
 /** A link by its secret; undefined when it is unknown, used, taken back or out of date. */
 export async function findLink(token: string): Promise<Link | undefined> {
   if (!/^[\w-]{32}$/.test(token)) return undefined;
-  const { rows } = await database().raw('select * from find_link(?)', [hashOfSecret(token)]);
-  const row = rows[0];
+  const [row] = await rawRows<{
+    link_id: string;
+    salon_id: string;
+    salon_name: string;
+    kind: 'invitation' | 'reset';
+    role: Role | null;
+    person_id: string | null;
+    person_name: string | null;
+    email: string | null;
+  }>(database(), 'select * from find_link(?)', [hashOfSecret(token)]);
   return (
     row && {
       linkId: row.link_id,
@@ -317,7 +341,9 @@ export async function join(
   fields: { name: string; email: string; password: string },
 ): Promise<Changed> {
   const link = await findLink(token);
-  if (!link || link.kind !== 'invitation') return GONE;
+  // The database has no invitation without a role.
+  if (link?.kind !== 'invitation' || !link.role) return GONE;
+  const { role } = link;
   const password_hash = await hashPassword(fields.password);
   try {
     return await inSalon(link.salonId, async (trx) => {
@@ -327,12 +353,12 @@ export async function join(
           salon_id: link.salonId,
           name: fields.name,
           email: fields.email.toLowerCase(),
-          role: link.role,
+          role,
           password_hash,
         })
         .returning('id');
       await leaveTrail(trx, { salonId: link.salonId, personId: person.id }, 'person-joined', {
-        words: `${fields.name}, ${link.role}`,
+        words: `${fields.name}, ${role}`,
       });
       return { ok: true };
     });

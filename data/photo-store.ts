@@ -4,7 +4,6 @@ import type { Transaction } from './database';
 
 export const PHOTO_SIZES = ['full', 'small'] as const;
 export type PhotoSize = (typeof PHOTO_SIZES)[number];
-export type StoredIn = 'database' | 'objects';
 
 /** Where one picture's bytes lie. */
 export interface PhotoKey {
@@ -28,7 +27,10 @@ const schema = z.object({
   LATTICE_S3_SECRET: z.string().min(1, 'is not set'),
 });
 
-/** The object store of the environment; undefined where none is configured, and photos lie in the database. @throws Error that names what is wrong */
+/**
+ * The object store of the environment; undefined where none is configured, and photos lie in the database.
+ * @throws Error that names what is wrong
+ */
 export function objectStore(
   environment: Record<string, string | undefined> = process.env,
 ): ObjectStore | undefined {
@@ -46,14 +48,14 @@ export function objectStore(
   const client = new AwsClient({ accessKeyId, secretAccessKey, region, service: 's3', retries: 2 });
   const at = ({ salonId, photoId, size }: PhotoKey) =>
     `${endpoint.replace(/\/$/, '')}/${bucket}/${salonId}/${photoId}/${size}.jpg`;
-  const checked = async (response: Response, what: string) => {
+  const checked = (response: Response, what: string) => {
     if (!response.ok)
       throw new Error(`The object store did not ${what} a photo: it answered ${response.status}.`);
     return response;
   };
   return {
     put: async (key, bytes) => {
-      await checked(
+      checked(
         await client.fetch(at(key), {
           method: 'PUT',
           body: new Uint8Array(bytes),
@@ -65,11 +67,11 @@ export function objectStore(
     get: async (key) => {
       const response = await client.fetch(at(key));
       if (response.status === 404) return undefined;
-      return Buffer.from(await (await checked(response, 'give')).arrayBuffer());
+      return Buffer.from(await checked(response, 'give').arrayBuffer());
     },
     remove: async (key) => {
       const response = await client.fetch(at(key), { method: 'DELETE' });
-      if (response.status !== 404) await checked(response, 'remove');
+      if (response.status !== 404) checked(response, 'remove');
     },
   };
 }

@@ -226,8 +226,8 @@ describe('keeping photos', () => {
     beforeAll(async () => {
       server = createServer((request, response) => {
         const parts: Buffer[] = [];
-        request.on('data', (part) => parts.push(part));
-        request.on('end', async () => {
+        request.on('data', (part: Buffer) => parts.push(part));
+        const answer = async () => {
           // Signed anew from what arrived: the signatures agree, or the request was not ours.
           const signer = new AwsV4Signer({
             method: request.method,
@@ -247,7 +247,8 @@ describe('keeping photos', () => {
           const found = kept.get(request.url!);
           if (request.method === 'DELETE') kept.delete(request.url!);
           response.writeHead(found ? 200 : 404).end(request.method === 'GET' ? found : undefined);
-        });
+        };
+        request.on('end', () => void answer());
       });
       await new Promise<void>((listening) => server.listen(0, '127.0.0.1', listening));
       Object.assign(process.env, settings());

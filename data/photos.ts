@@ -7,6 +7,7 @@ import { inDatabase, objectStore, PHOTO_SIZES, type PhotoSize } from './photo-st
 import type { ReadPicture } from './picture';
 import { THEMSELVES } from './safety';
 import { leaveTrail, type Author } from './trail';
+import type { PhotoRow } from './tables';
 
 /** A reference picture of what is wished for, or a picture of the client's hair. */
 export type PhotoKind = 'wish' | 'hair';
@@ -33,13 +34,15 @@ export function listPhotos(actor: Actor, clientId: string): Promise<Photo[]> {
   return inSalon(actor.salonId, (trx) => photosOf(trx, clientId));
 }
 
+type ShownRow = Omit<PhotoRow, 'salon_id' | 'client_id' | 'taken_by' | 'stored_in'> & { name: string | null };
+
 /** The same within a transaction. */
 export async function photosOf(trx: Transaction, clientId: string): Promise<Photo[]> {
   const rows = await trx('photo as f')
     .leftJoin('person as p', 'p.id', 'f.taken_by')
     .where('f.client_id', clientId)
     .orderBy('f.taken_at', 'desc')
-    .select(
+    .select<ShownRow[]>(
       'f.id',
       'f.visit_id',
       'f.kind',
@@ -71,7 +74,8 @@ export async function photosOf(trx: Transaction, clientId: string): Promise<Phot
 }
 
 /**
- * Keeps a picture of a client. In an object store the bytes are there before the row is, so no row ever points at nothing.
+ * Keeps a picture of a client. In an object store the bytes are there before the row is, so no row ever
+ * points at nothing.
  * @returns its id; undefined when the salon has no such client, or no such visit of theirs
  */
 export async function addPhoto(
@@ -148,7 +152,7 @@ export async function photoBytes(
     const photo = await trx('photo').where({ id: photoId }).select('stored_in').first();
     return (
       photo && {
-        storedIn: photo.stored_in as string,
+        storedIn: photo.stored_in,
         bytes: photo.stored_in === 'database' ? await inDatabase.get(trx, key) : undefined,
       }
     );
@@ -179,11 +183,12 @@ export function changePhoto(
     await trx('photo')
       .where({ id: photoId })
       .update({ note: change.note, document: JSON.stringify(change.document), revision });
+    const before = stored('photo', parsePhoto(photo.document));
     const words = [
       change.note !== photo.note && 'note',
-      JSON.stringify(change.document.marks) !== JSON.stringify(photo.document.marks ?? []) &&
+      JSON.stringify(change.document.marks) !== JSON.stringify(before.marks) &&
         `${change.document.marks.length} marks`,
-      JSON.stringify(change.document.lines) !== JSON.stringify(photo.document.lines ?? []) &&
+      JSON.stringify(change.document.lines) !== JSON.stringify(before.lines) &&
         change.document.lines.map(({ mm }) => `${mm.toFixed(1)} mm measured`).join(', '),
     ]
       .filter(Boolean)
@@ -218,7 +223,10 @@ export function archivePhoto(actor: Actor, photoId: string, archived: boolean): 
   });
 }
 
-/** Deletes an archived photo for good; whoever asks is the owner. @returns whether the salon had it, archived */
+/**
+ * Deletes an archived photo for good; whoever asks is the owner.
+ * @returns whether the salon had it, archived
+ */
 export async function removePhoto(actor: Actor, photoId: string): Promise<boolean> {
   const storedIn = await inSalon(actor.salonId, async (trx) => {
     const [photo] = await trx('photo')
@@ -231,7 +239,7 @@ export async function removePhoto(actor: Actor, photoId: string): Promise<boolea
         clientId: photo.client_id,
         visitId: photo.visit_id ?? undefined,
       });
-    return photo?.stored_in as string | undefined;
+    return photo?.stored_in;
   });
   if (storedIn === 'objects') await removeObjects(actor.salonId, [photoId]);
   return storedIn !== undefined;

@@ -1,9 +1,13 @@
+import type { Result } from '../core/units';
 import { createRequire } from 'node:module';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import sharp, { type Sharp } from 'sharp';
 
-/** A picture ready to be kept: upright, without what else the file told (place, device, time), no larger than needed. */
+/**
+ * A picture ready to be kept: upright, without what else the file told (place, device, time), no larger than
+ * needed.
+ */
 export interface ReadPicture {
   /** JPEG, longest edge at most {@link FULL_EDGE}. */
   readonly full: Buffer;
@@ -13,8 +17,7 @@ export interface ReadPicture {
   readonly height: number;
 }
 
-export type PictureRead =
-  { readonly ok: true; readonly value: ReadPicture } | { readonly ok: false; readonly problem: string };
+export type PictureRead = Result<{ readonly value: ReadPicture }>;
 
 const FULL_EDGE = 2400;
 const SMALL_EDGE = 360;
@@ -68,7 +71,7 @@ export async function readPicture(bytes: Buffer): Promise<PictureRead> {
   }
 }
 
-type Opened = { readonly ok: true; readonly image: Sharp } | { readonly ok: false; readonly problem: string };
+type Opened = Result<{ readonly image: Sharp }>;
 
 const tooLarge = (width: number, height: number): string | undefined =>
   width * height > MOST_PIXELS

@@ -14,6 +14,7 @@ export function tellVisit(actor: Actor, visitId: string, signal: VisitSignal): P
 export const clientOfVisit = (actor: Actor, visitId: string): Promise<string | undefined> =>
   inSalon(actor.salonId, (trx) => clientIn(trx, visitId));
 
-async function clientIn(trx: Transaction, visitId: string): Promise<string | undefined> {
-  return (await trx('visit').where({ id: visitId }).first('client_id'))?.client_id as string | undefined;
+/** The same within a transaction. */
+export async function clientIn(trx: Transaction, visitId: string): Promise<string | undefined> {
+  return (await trx('visit').where({ id: visitId }).first('client_id'))?.client_id;
 }

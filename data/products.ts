@@ -7,15 +7,19 @@ import { countStock, withStock } from './stock';
 import { changesBetween } from './trail';
 import type { Revised } from './revised';
 
-/** Products of a salon within a transaction: the range that every house begins with until it has set its own. */
+/**
+ * Products of a salon within a transaction: the range that every house begins with until it has set its own.
+ */
 export async function rangeOf(trx: Transaction, salonId: string): Promise<readonly Product[]> {
   return withStock(trx, (await productRow(trx, salonId)).document.products);
 }
 
+const productsIn = (saved: unknown): Products => stored('products of the house', parseProducts(saved));
+
 async function productRow(trx: Transaction, salonId: string): Promise<Revised<Products>> {
   const row = await trx('product_range').select('document', 'revision').where({ salon_id: salonId }).first();
   return row
-    ? { revision: row.revision, document: stored('products of the house', parseProducts(row.document)) }
+    ? { revision: row.revision, document: productsIn(row.document) }
     : { revision: 0, document: USUAL_PRODUCTS };
 }
 
@@ -31,12 +35,14 @@ const PRODUCTS: SalonDocument<Products> = {
   table: 'product_range',
   act: 'products',
   usual: USUAL_PRODUCTS,
+  read: productsIn,
   changes: (before, after) => changesBetween(byId(before), byId(after)),
 };
 
 /**
  * Saves the whole range, unless somebody saved another since `baseRevision`: then nothing is written.
- * @param counts amounts of what was counted, by product: all other stock stays as it is, whatever the document says
+ * @param counts amounts of what was counted, by product: all other stock stays as it is, whatever the
+ *   document says
  */
 export function saveProducts(
   actor: Actor,

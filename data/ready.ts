@@ -1,12 +1,15 @@
 import { database } from './database';
-import { newestMigration } from './migrate';
+import { migrationsIn, newestMigration } from './migrate';
 
-/** The newest migration that the database has, the one that this version expects, and whether the database has had that one. */
+/**
+ * The newest migration that the database has, the one that this version expects, and whether the database has
+ * had that one.
+ */
 export async function migrationsRun(): Promise<{
   readonly newest: string | null;
   readonly wanted: string;
   readonly has: boolean;
 }> {
-  const names: string[] = await database()('knex_migrations').orderBy('id').pluck('name');
+  const names = await migrationsIn(database());
   return { newest: names.at(-1) ?? null, wanted: newestMigration(), has: names.includes(newestMigration()) };
 }

@@ -3,6 +3,7 @@ import { VISIT_PARTS, type VisitPart } from './drafts';
 import { PLACES, READ } from './places';
 import { isSigned } from './signed';
 import { leaveTrail } from './trail';
+import { clientIn } from './presence';
 
 /** A document of a visit that cannot be read, and whether the one before it can. */
 export interface BrokenPart {
@@ -43,7 +44,8 @@ export function brokenParts(actor: Actor, visitId: string): Promise<BrokenPart[]
 }
 
 /**
- * Puts the documents of a visit that cannot be read back to what they were before their last change. The one that cannot be read is kept
+ * Puts the documents of a visit that cannot be read back to what they were before their last change. The one
+ * that cannot be read is kept
  * in its place.
  * @returns how many were put back
  */
@@ -63,9 +65,8 @@ export function restoreBefore(actor: Actor, visitId: string): Promise<number> {
           [edit]: null,
           [revision]: trx.raw('?? + 1', [revision]),
         });
-      const { client_id: clientId } = await trx('visit').where({ id: visitId }).select('client_id').first();
       await leaveTrail(trx, actor, part, {
-        clientId,
+        clientId: await clientIn(trx, visitId),
         visitId,
         words: 'put back to what it was before: the last version could not be read',
       });

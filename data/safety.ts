@@ -5,6 +5,7 @@ import { hasClient } from './client-fields';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { leaveTrail, type Author } from './trail';
+import type { CautionReasonRow, ConsentRow, HairTestRow, PersonRow } from './tables';
 
 /** A test of the client as it is kept. */
 export interface KeptTest extends HairTest {
@@ -29,7 +30,7 @@ export interface Consent {
 export const THEMSELVES = 'the client';
 
 /** A reason that was given for going on, kept with who gave it. */
-export interface GivenReason {
+interface GivenReason {
   readonly caution: CautionKey;
   readonly seen: string;
   readonly reason: string;
@@ -45,6 +46,8 @@ export interface Safety {
   readonly reasons: readonly GivenReason[];
 }
 
+type Named = Pick<PersonRow, 'name'>;
+
 /** Within a transaction: tests and consents of a client, and the reasons of one visit of hers. */
 export async function safetyOf(trx: Transaction, clientId: string, visitId: string | null): Promise<Safety> {
   const tests = await trx('hair_test as t')
@@ -54,12 +57,19 @@ export async function safetyOf(trx: Transaction, clientId: string, visitId: stri
       { column: 't.on_day', order: 'desc' },
       { column: 't.noted_at', order: 'desc' },
     ])
-    .select('t.id', 't.kind', 't.on_day', 't.result', 't.document', 'p.name');
+    .select<(Pick<HairTestRow, 'id' | 'kind' | 'on_day' | 'result' | 'document'> & Named)[]>(
+      't.id',
+      't.kind',
+      't.on_day',
+      't.result',
+      't.document',
+      'p.name',
+    );
   const consents = await trx('consent as s')
     .leftJoin('person as p', 'p.id', 's.taken_by')
     .where('s.client_id', clientId)
     .orderBy('s.given_at', 'desc')
-    .select(
+    .select<(Omit<ConsentRow, 'salon_id' | 'client_id' | 'taken_by'> & { name: string | null })[]>(
       's.id',
       's.kind',
       's.words',
@@ -76,7 +86,9 @@ export async function safetyOf(trx: Transaction, clientId: string, visitId: stri
           .join('person as p', 'p.id', 'r.given_by')
           .where('r.visit_id', visitId)
           .orderBy('r.given_at')
-          .select('r.caution', 'r.seen', 'r.reason', 'r.given_at', 'p.name');
+          .select<
+            (Pick<CautionReasonRow, 'seen' | 'reason' | 'given_at'> & Named & { caution: CautionKey })[]
+          >('r.caution', 'r.seen', 'r.reason', 'r.given_at', 'p.name');
   return {
     tests: tests.map(({ id, kind, on_day, result, document, name }) => ({
       id,
@@ -91,7 +103,7 @@ export async function safetyOf(trx: Transaction, clientId: string, visitId: stri
       kind,
       words,
       signedName: signed_name,
-      signature,
+      signature: signature as Consent['signature'],
       givenAt: given_at.toISOString(),
       withdrawnAt: withdrawn_at?.toISOString() ?? null,
       takenBy: name ?? THEMSELVES,
@@ -129,7 +141,7 @@ export function addTest(
       clientId,
       words: `${test.kind === 'alert' ? 'alert test' : 'strand test'} of ${test.onDay}: ${test.result ?? 'not read yet'}`,
     });
-    return id as string;
+    return id;
   });
 }
 
@@ -162,7 +174,10 @@ const CONSENT_WORDS = {
   reminders: 'reminder texts',
 } as const;
 
-/** Keeps a consent; the author is nobody of the salon where the client signed on their own page. @returns its id; undefined when the salon has no such client */
+/**
+ * Keeps a consent; the author is nobody of the salon where the client signed on their own page.
+ * @returns its id; undefined when the salon has no such client
+ */
 export function addConsent(
   actor: Author,
   clientId: string,
@@ -185,7 +200,7 @@ export function addConsent(
       clientId,
       words: `${CONSENT_WORDS[consent.kind]}, signed ${consent.signedName}`,
     });
-    return id as string;
+    return id;
   });
 }
 
@@ -200,7 +215,7 @@ export function withdrawConsent(actor: Actor, consentId: string): Promise<boolea
     if (!row) return false;
     await leaveTrail(trx, actor, 'consent-withdrawn', {
       clientId: row.client_id,
-      words: CONSENT_WORDS[row.kind as ConsentKind],
+      words: CONSENT_WORDS[row.kind],
     });
     return true;
   });

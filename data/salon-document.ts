@@ -1,11 +1,16 @@
 import { inSalon, type Actor, type Transaction } from './database';
 import { leaveTrail, type Act, type Change } from './trail';
 
-/** A document that a salon has one of, in a table of its own with its revision; the usual one stands until it is set. */
+/**
+ * A document that a salon has one of, in a table of its own with its revision; the usual one stands until it
+ * is set.
+ */
 export interface SalonDocument<T> {
   readonly table: 'house' | 'product_range';
   readonly act: Act;
   readonly usual: T;
+  /** Reads a saved one, of any version. */
+  read(saved: unknown): T;
   /** What an edit changed, for the trail. */
   changes(before: T, after: T): readonly Change[];
 }
@@ -13,7 +18,10 @@ export interface SalonDocument<T> {
 export type SalonDocumentSaved =
   { readonly ok: true; readonly revision: number } | { readonly ok: false; readonly revision: number };
 
-/** Saves it as a whole, and what belongs to it in the same transaction, unless somebody saved another since `baseRevision`: then nothing is written. */
+/**
+ * Saves it as a whole, and what belongs to it in the same transaction, unless somebody saved another since
+ * `baseRevision`: then nothing is written.
+ */
 export function saveSalonDocument<T>(
   actor: Actor,
   own: SalonDocument<T>,
@@ -45,8 +53,9 @@ export function saveSalonDocument<T>(
     await trx(own.table)
       .where({ salon_id: actor.salonId })
       .update({ ...written, revision, updated_at: trx.fn.now() });
-    await also?.(trx, row.document);
-    await tell(trx, row.document);
+    const before = own.read(row.document);
+    await also?.(trx, before);
+    await tell(trx, before);
     return { ok: true, revision };
   });
 

@@ -14,23 +14,29 @@ import { announce } from './signals';
 import { isSigned } from './signed';
 import { takeFromStock } from './take-stock';
 import { changesBetween, leaveTrail } from './trail';
+import { clientIn } from './presence';
 
 /** One edit: the whole new document, the revision that it was made from, and an id of its own. */
 export interface Edit<T> {
   readonly baseRevision: number;
   /** Sent again with a repeated request, so that an edit whose answer was lost is never taken twice. */
   readonly editId: string;
-  /** Own edits sent before this one whose answer was lost: if the newest is one of them, this edit follows it. */
+  /**
+   * Own edits sent before this one whose answer was lost: if the newest is one of them, this edit follows it.
+   */
   readonly following?: readonly string[];
   /** A tool reads anew and asks again: no draft is kept of what is refused. */
   readonly noDraft?: boolean;
-  /** The version that it was made from: with it, an edit that came late is merged with what was saved meanwhile. */
+  /**
+   * The version that it was made from: with it, an edit that came late is merged with what was saved
+   * meanwhile.
+   */
   readonly base?: unknown;
   readonly document: T;
 }
 
 /** What was saved where an edit was merged with somebody else’s. */
-export interface MergedSave {
+interface MergedSave {
   readonly document: unknown;
   /** Both changed the same thing: the other’s stands, and this is kept as the maker’s draft. */
   readonly draft: unknown;
@@ -49,7 +55,8 @@ export type SaveResult =
   | { readonly ok: false; readonly reason: 'used'; readonly problem: string };
 
 /**
- * Saves one part of a visit in one transaction. An edit that came late is merged with what was saved meanwhile where its base is known;
+ * Saves one part of a visit in one transaction. An edit that came late is merged with what was saved
+ * meanwhile where its base is known;
  * without it, it overwrites nothing and becomes a draft.
  */
 export function saveConsult(actor: Actor, visitId: string, edit: Edit<Consult>): Promise<SaveResult> {
@@ -114,7 +121,8 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
 }
 
 /**
- * A consultation of version 1 had the root shadow that the mix has now: before it is written over, the mix takes it. Its
+ * A consultation of version 1 had the root shadow that the mix has now: before it is written over, the mix
+ * takes it. Its
  * revision stays: whoever has the visit open has read it with the shadow already.
  */
 async function keepOldShadow(trx: Transaction, actor: Actor, visitId: string): Promise<void> {
@@ -186,11 +194,11 @@ interface Update<T> {
   readonly part: VisitPart;
   readonly edit: Edit<T>;
   /** What else of the row goes by the document. */
-  also?(document: T): Record<string, unknown>;
+  readonly also?: (document: T) => Record<string, unknown>;
   /** Why the saved document cannot become this one, in a sentence. */
-  refuses?(before: unknown, document: T): string | null;
+  readonly refuses?: (before: unknown, document: T) => string | null;
   /** What follows in the same transaction. */
-  then?(before: unknown, document: T): Promise<void>;
+  readonly then?: (before: unknown, document: T) => Promise<void>;
 }
 
 async function update<T>(
@@ -200,7 +208,11 @@ async function update<T>(
 ): Promise<SaveResult> {
   const place = PLACES[part];
   const row = await trx(place.table)
-    .select({ revision: place.revision, edit: place.edit, before: place.document })
+    .select<{ revision: number; edit: string | null; before: unknown }[]>({
+      revision: place.revision,
+      edit: place.edit,
+      before: place.document,
+    })
     .where({ [place.key]: visitId })
     .forUpdate()
     .first();
@@ -239,7 +251,7 @@ async function update<T>(
       [place.edit]: edit.editId,
       ...also?.(document),
     });
-  const { client_id: clientId } = await trx('visit').select('client_id').where({ id: visitId }).first();
+  const clientId = await clientIn(trx, visitId);
   const changes = changesBetween(told(part, row.before), told(part, document));
   if (changes.length > 0) await leaveTrail(trx, actor, part, { clientId, visitId, changes });
   await then?.(row.before, document);
@@ -247,7 +259,9 @@ async function update<T>(
   return { ok: true, revision, ...(merged && { merged }) };
 }
 
-/** A late edit together with what was saved meanwhile; undefined where both together are no sound document. */
+/**
+ * A late edit together with what was saved meanwhile; undefined where both together are no sound document.
+ */
 function mergedWith<T>(
   part: VisitPart,
   { base, document }: Edit<T>,

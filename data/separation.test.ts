@@ -8,6 +8,7 @@ import { demoAccounts, openSession, readSession, revokeSession } from './session
 import { sessionOf, signedIn } from './testing/actor';
 import { scratchWithDemo, type Scratch } from './testing/scratch';
 import { createVisit, readVisit } from './visits';
+import { rawRows } from './raw-rows';
 
 const TODAY = '2026-11-24';
 const TABLES = [
@@ -61,13 +62,12 @@ afterAll(() => scratch.drop());
 
 describe('what the server itself enforces', () => {
   test('row-level security is on and forced for every table, and the application’s login owns none', async () => {
-    const { rows } = await scratch.owner.raw(
+    const rows = await rawRows<{ relname: string; owner: string }>(
+      scratch.owner,
       `select relname, relrowsecurity, relforcerowsecurity, pg_get_userbyid(relowner) as owner
        from pg_class where relnamespace = 'public'::regnamespace and relkind = 'r' and relname not like 'knex%'`,
     );
-    expect(rows.map((row: { relname: string }) => row.relname).sort()).toEqual(
-      [...TABLES, OF_NO_SALON].sort(),
-    );
+    expect(rows.map((row) => row.relname).sort()).toEqual([...TABLES, OF_NO_SALON].sort());
     const login = new URL(process.env.LATTICE_APP_DATABASE_URL!).username;
     for (const row of rows) {
       expect(row).toMatchObject({ relrowsecurity: true, relforcerowsecurity: true });
@@ -83,7 +83,11 @@ describe('what the server itself enforces', () => {
     'in a salon, %s shows that salon’s rows only',
     async (table) => {
       for (const { salonId } of [first, second]) {
-        const rows = await inSalon(salonId, (trx) => trx(table).distinct('salon_id'), scratch.app);
+        const rows = await inSalon(
+          salonId,
+          (trx) => rawRows<{ salon_id: string }>(trx, 'select distinct salon_id from ??', [table]),
+          scratch.app,
+        );
         for (const row of rows) expect(row.salon_id).toBe(salonId);
       }
     },

@@ -64,18 +64,17 @@ export interface RunningService {
   readonly lastPosition: number;
 }
 
-/** The service of a visit; undefined where none was begun, or it is over. @param locked its row is locked for writing */
+/**
+ * The service of a visit; undefined where none was begun, or it is over.
+ * @param locked its row is locked for writing
+ */
 export async function runningService(
   trx: Transaction,
   visitId: string,
   { locked = false } = {},
 ): Promise<RunningService | undefined> {
-  const row = await trx('service')
-    .where({ visit_id: visitId })
-    .whereNull('finished_at')
-    .modify((own) => void (locked && own.forUpdate()))
-    .select('script', 'last_position')
-    .first();
+  const running = trx('service').where({ visit_id: visitId }).whereNull('finished_at');
+  const row = await (locked ? running.forUpdate() : running).select('script', 'last_position').first();
   if (!row) return undefined;
   const state = serviceState(stored('script', parseScript(row.script)), await eventsAfter(trx, visitId, 0));
   return { state, lastPosition: row.last_position };
@@ -97,8 +96,10 @@ interface DeviceMoment {
 const LONGEST_GAP_MS = 6 * 3_600_000;
 
 /**
- * The time of a service, ms since 1970: the server's, and as much more as its clock was ever put back while the service ran.
- * Nothing that happens later is earlier, and what lies between two events stays. Where the clock was put back since the last
+ * The time of a service, ms since 1970: the server's, and as much more as its clock was ever put back while
+ * the service ran.
+ * Nothing that happens later is earlier, and what lies between two events stays. Where the clock was put back
+ * since the last
  * event, how long ago that was is asked of the device that made it.
  * @param writing the service's row is locked: what is found out of the clock is kept
  */
@@ -108,13 +109,16 @@ export async function serviceNow(
   moment?: DeviceMoment,
   { writing = false } = {},
 ): Promise<number> {
-  const last: { ahead: number; at: Date | null; made_at: Date; device: string } | undefined = await trx(
-    'service as s',
-  )
+  const last = await trx('service as s')
     .leftJoin('service_event as e', 'e.visit_id', 's.visit_id')
     .where('s.visit_id', visitId)
     .orderByRaw('e.at desc nulls last, e.position desc')
-    .select('s.clock_ahead_ms as ahead', 'e.at', 'e.made_at', 'e.device')
+    .select<{ ahead: number; at: Date | null; made_at: Date; device: string }[]>(
+      's.clock_ahead_ms as ahead',
+      'e.at',
+      'e.made_at',
+      'e.device',
+    )
     .first();
   const ahead = last?.ahead ?? 0;
   const now = serverNow() + ahead;

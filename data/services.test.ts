@@ -172,7 +172,8 @@ test('a device whose clock is wrong, or jumps, is put right by how long ago thin
   expect(first.at).toBeGreaterThanOrEqual(now - 600_000);
   expect(first.at).toBeLessThanOrEqual(Date.now() - 600_000);
   expect(second.at - first.at).toBe(540_000);
-  // Something from its own future is not later than now; something before what it said already is not before it.
+  // Something from its own future is not later than now; something before what it said already is not before
+  // it.
   await appendEvents(
     owner,
     visitId,

@@ -47,7 +47,11 @@ export function openService(actor: Actor, visitId: string): Promise<Reached<Open
     const visit = await trx('visit as v')
       .join('client as c', 'c.id', 'v.client_id')
       .where('v.id', visitId)
-      .select('v.client_id', 'v.begun_at', 'c.name')
+      .select<{ client_id: string; begun_at: Date | null; name: string }[]>(
+        'v.client_id',
+        'v.begun_at',
+        'c.name',
+      )
       .first();
     if (!visit) return MISSING;
     if (!visit.begun_at) return NOT_BEGUN;
@@ -105,8 +109,10 @@ export function timeOfService(actor: Actor, visitId: string): Promise<number> {
 }
 
 /**
- * Takes a device's events, each exactly once and in its order, and tells everybody who listens. Moments are put right by the
- * device's own now: what matters is how long ago something was, not what its clock says. The record is written with the end.
+ * Takes a device's events, each exactly once and in its order, and tells everybody who listens. Moments are
+ * put right by the
+ * device's own now: what matters is how long ago something was, not what its clock says. The record is
+ * written with the end.
  */
 export function appendEvents(
   actor: Actor,
@@ -131,10 +137,12 @@ export function appendEvents(
             events.map(({ id }) => id),
           )
           .select('id')
-      ).map(({ id }) => id as string),
+      ).map(({ id }) => id),
     );
-    const last = await trx('service_event').where({ visit_id: visitId, device }).max('at as at').first();
-    let before = (last?.at as Date | null)?.getTime() ?? 0;
+    const [last] = await trx('service_event')
+      .where({ visit_id: visitId, device })
+      .max<{ latest: Date | null }[]>('at as latest');
+    let before = last.latest?.getTime() ?? 0;
     const fresh = events
       .filter(({ id }, i) => !known.has(id) && events.findIndex((own) => own.id === id) === i)
       .map(({ id, at, body }) => {
@@ -147,7 +155,7 @@ export function appendEvents(
         trx,
         actor,
         visitId,
-        service.last_position as number,
+        service.last_position,
         fresh,
         events.some(({ body }) => ENDS.has(body.kind)) ? () => end(trx, actor, visitId) : undefined,
       );
@@ -170,7 +178,10 @@ export function appendEvents(
 /** What may end a service, or begin it anew. */
 const ENDS: ReadonlySet<string> = new Set(['finished', 'undone']);
 
-/** Whether a service is over, by all that happened; its record is written then, unless somebody has recorded the visit by hand. */
+/**
+ * Whether a service is over, by all that happened; its record is written then, unless somebody has recorded
+ * the visit by hand.
+ */
 async function end(trx: Transaction, actor: Actor, visitId: string): Promise<void> {
   const script = (await keptScript(trx, visitId))!;
   const state = serviceState(script, await eventsAfter(trx, visitId, 0));
@@ -180,7 +191,11 @@ async function end(trx: Transaction, actor: Actor, visitId: string): Promise<voi
   await takeFromStock(trx, actor, visitId, state.finishedAt === null ? 'open' : state);
   if (state.finishedAt === null) return;
   const record = recordOf(script, state);
-  const visit = await trx('visit').where({ id: visitId }).select('client_id', 'held_on', 'consult').first();
+  // A service is of a visit: the database has no other.
+  const visit = (await trx('visit')
+    .where({ id: visitId })
+    .select('client_id', 'held_on', 'consult')
+    .first())!;
   // Without foils the hair stays as light as it was.
   const before = script.units.length === 0 ? await earlierThan(trx, visit.client_id, visit.held_on) : null;
   const usual = before?.outcome.levelReached ?? stored('consultation', parseConsult(visit.consult)).goalLevel;
@@ -237,12 +252,17 @@ export function liveServices(actor: Actor): Promise<LiveService[]> {
       .where('s.begun_at', '>', new Date(serverNow() - LIVE_HOURS * 3_600_000))
       .orderBy('s.begun_at', 'desc')
       .limit(50)
-      .select('s.visit_id', 'c.name', 'v.person_id', 's.begun_at');
+      .select<{ visit_id: string; name: string; person_id: string; begun_at: Date }[]>(
+        's.visit_id',
+        'c.name',
+        'v.person_id',
+        's.begun_at',
+      );
     return rows.map(({ visit_id, name, person_id, begun_at }) => ({
       visitId: visit_id,
       clientName: name,
       personId: person_id,
-      begunAt: (begun_at as Date).toISOString(),
+      begunAt: begun_at.toISOString(),
     }));
   });
 }
@@ -265,7 +285,11 @@ export function finishedServices(actor: Actor): Promise<FinishedService[]> {
       .whereNotNull('s.finished_at')
       .orderBy('s.finished_at', 'desc')
       .limit(MOST_LEARNT_FROM)
-      .select('s.visit_id', 's.script', 'v.held_on');
+      .select<{ visit_id: string; script: unknown; held_on: string }[]>(
+        's.visit_id',
+        's.script',
+        'v.held_on',
+      );
     const out: FinishedService[] = [];
     for (const { visit_id: visitId, script, held_on: heldOn } of rows)
       out.push({

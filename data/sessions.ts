@@ -3,6 +3,7 @@ import { forgetTries, returnTry, takeTry } from './attempts';
 import { database, inSalon, type Actor, type Transaction } from './database';
 import { hashPassword, passwordMatches } from './passwords';
 import { announce } from './signals';
+import { rawRows } from './raw-rows';
 
 export type Role = 'owner' | 'colourist' | 'assistant';
 
@@ -20,13 +21,18 @@ export interface SignedIn extends Actor {
 export interface Station {
   /** Network address; tries are counted by it. */
   readonly from: string;
-  /** A device that somebody signed in on with this address before: strangers’ tries do not count against it. */
+  /**
+   * A device that somebody signed in on with this address before: strangers’ tries do not count against it.
+   */
   readonly known?: string;
   /** What the browser says it is, shown in the list of one's sessions. */
   readonly device: string;
 }
 
-/** A session's id, or how many seconds to wait after too many wrong tries; undefined when name and password do not match. */
+/**
+ * A session's id, or how many seconds to wait after too many wrong tries; undefined when name and password do
+ * not match.
+ */
 export type Opened = { readonly sessionId: string } | { readonly waitSeconds: number } | undefined;
 
 const SESSION_DAYS = 14;
@@ -34,7 +40,10 @@ const SESSION_DAYS = 14;
 /** Spent on a sign-in with an unknown address, so that it takes as long as one with a wrong password. */
 let decoy: Promise<string> | undefined;
 
-/** Checks an e-mail address and password and opens a session. Tries are limited by address and by where they come from. */
+/**
+ * Checks an e-mail address and password and opens a session. Tries are limited by address and by where they
+ * come from.
+ */
 export async function openSession(
   email: string,
   password: string,
@@ -46,8 +55,11 @@ export async function openSession(
     (station.known === undefined && (await takeTry('from', station.from))) ||
     (await takeTry('sign-in', tried));
   if (waitSeconds > 0) return { waitSeconds };
-  const { rows } = await database().raw('select * from find_sign_in(?)', [address]);
-  const found = rows[0] as { person_id: string; salon_id: string; password_hash: string } | undefined;
+  const [found] = await rawRows<{ person_id: string; salon_id: string; password_hash: string }>(
+    database(),
+    'select * from find_sign_in(?)',
+    [address],
+  );
   decoy ??= hashPassword('no one has this password');
   const matches = await passwordMatches(found?.password_hash ?? (await decoy), password);
   if (!found || !matches) return undefined;
@@ -73,17 +85,26 @@ export async function insertSession(
       expires_at: trx.raw(`now() + interval '${SESSION_DAYS} days'`),
     })
     .returning('id');
-  return session.id as string;
+  return session.id;
 }
 
 /**
- * The person behind a session id; undefined when it is unknown, revoked or expired. The row decides, not the cookie.
+ * The person behind a session id; undefined when it is unknown, revoked or expired. The row decides, not the
+ * cookie.
  * A session that is not locked counts as used now.
  */
 export async function readSession(sessionId: string): Promise<SignedIn | undefined> {
   if (!/^[0-9a-f-]{36}$/.test(sessionId)) return undefined;
-  const { rows } = await database().raw('select * from find_session(?)', [sessionId]);
-  const row = rows[0];
+  const [row] = await rawRows<{
+    session_id: string;
+    person_id: string;
+    salon_id: string;
+    person_name: string;
+    role: Role;
+    salon_name: string;
+    locked: boolean;
+    to_touch: boolean;
+  }>(database(), 'select * from find_session(?)', [sessionId]);
   if (!row) return undefined;
   if (row.to_touch && !row.locked) {
     await inSalon(row.salon_id, (trx) =>
@@ -106,7 +127,10 @@ export async function revokeSession(signedIn: SignedIn): Promise<void> {
   await inSalon(signedIn.salonId, (trx) => revokeSessions(trx, signedIn.salonId, { id: signedIn.sessionId }));
 }
 
-/** Within a transaction: ends the sessions that fit and have not ended, but one where it is named. @returns how many */
+/**
+ * Within a transaction: ends the sessions that fit and have not ended, but one where it is named.
+ * @returns how many
+ */
 export async function revokeSessions(
   trx: Transaction,
   salonId: string,
@@ -151,7 +175,8 @@ export function stationPeople({ salonId }: Actor): Promise<StationPerson[]> {
 
 /**
  * Unlocks a station or hands it to another person of its salon, by PIN, or by password.
- * @returns the session that goes on: the same one for the same person, a new one for another; the old one is revoked
+ * @returns the session that goes on: the same one for the same person, a new one for another; the old one is
+ *   revoked
  */
 export async function takeStation(
   station: SignedIn,
@@ -190,14 +215,17 @@ export interface DemoAccount {
 
 /** Whether this installation has any salon yet. */
 export async function anySalon(): Promise<boolean> {
-  const { rows } = await database().raw('select any_salon() as any');
-  return rows[0].any;
+  const [row] = await rawRows<{ any: boolean }>(database(), 'select any_salon() as any');
+  return row.any;
 }
 
 /** Accounts of salons that hold demo data; none once there are none. */
 export async function demoAccounts(): Promise<DemoAccount[]> {
-  const { rows } = await database().raw('select * from demo_accounts()');
-  return rows.map((row: { salon_name: string; person_name: string; role: Role; email: string }) => ({
+  const rows = await rawRows<{ salon_name: string; person_name: string; role: Role; email: string }>(
+    database(),
+    'select * from demo_accounts()',
+  );
+  return rows.map((row) => ({
     salonName: row.salon_name,
     personName: row.person_name,
     role: row.role,

@@ -3,9 +3,11 @@ import { isEmpty, loadDemo, removeDemo, workedInDemo } from './demo/load';
 import { ensureAppLogin, migrate } from './migrate';
 
 /**
- * Gets a database ready: roles, migrations, the application's login, and the demo data where no salon exists yet.
+ * Gets a database ready: roles, migrations, the application's login, and the demo data where no salon exists
+ * yet.
  * LATTICE_OWNER_DATABASE_URL may create tables and roles; LATTICE_APP_DATABASE_URL is the login to make.
- * --fresh-demo takes the demo data back to its first state; where somebody has worked in it only with --yes. --without-demo loads none.
+ * --fresh-demo takes the demo data back to its first state; where somebody has worked in it only with --yes.
+ * --without-demo loads none.
  */
 async function main(): Promise<void> {
   const ownerUrl = process.env.LATTICE_OWNER_DATABASE_URL;

@@ -59,13 +59,13 @@ export async function signOffOf(trx: Transaction, visitId: string): Promise<Sign
   const row = await trx('outcome as o')
     .join('person as p', 'p.id', 'o.signed_by')
     .where('o.visit_id', visitId)
-    .select('o.signed_at', 'p.name')
+    .select<{ signed_at: Date; name: string }[]>('o.signed_at', 'p.name')
     .first();
   const addenda = await trx('addendum as a')
     .join('person as p', 'p.id', 'a.person_id')
     .where('a.visit_id', visitId)
     .orderBy('a.at')
-    .select('a.id', 'a.at', 'a.words', 'p.name');
+    .select<{ id: string; at: Date; words: string; name: string }[]>('a.id', 'a.at', 'a.words', 'p.name');
   return {
     signed: row ? { at: row.signed_at.toISOString(), by: row.name } : null,
     addenda: addenda.map(({ id, at, words, name }) => ({ id, at: at.toISOString(), by: name, words })),

@@ -18,7 +18,8 @@ export interface Present {
 }
 
 /**
- * Something was added to the service of a visit; a session of a salon was locked or ended; something of a client changed beside the documents
+ * Something was added to the service of a visit; a session of a salon was locked or ended; something of a
+ * client changed beside the documents
  * of visits; or, of a visit: a document was saved, somebody is there or is gone.
  */
 export type Signal =
@@ -42,7 +43,10 @@ const keyOf = ({ topic, id }: { readonly topic: Topic; readonly id: string }) =>
 
 type Listener = (signal: Signal | null) => void;
 
-/** One connection of this server listens for all of its streams; when it was lost, everybody is told to look anew. */
+/**
+ * One connection of this server listens for all of its streams; when it was lost, everybody is told to look
+ * anew.
+ */
 class Signals {
   private readonly listeners = new Map<string, Set<Listener>>();
   private client: pg.Client | undefined;
@@ -100,7 +104,10 @@ class Signals {
 
 const kept = globalThis as typeof globalThis & { latticeSignals?: Signals };
 
-/** @param on called with each signal of this topic and id, and with null when some may have been missed @returns ends it */
+/**
+ * @param on called with each signal of this topic and id, and with null when some may have been missed
+ * @returns ends it
+ */
 export function listenTo<T extends Topic>(
   topic: T,
   id: string,

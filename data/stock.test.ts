@@ -60,7 +60,7 @@ test('a record by hand takes what was weighed, else what was planned, once; a co
   const moves = await inSalon(owner.salonId, (trx) =>
     trx('stock_move').where({ visit_id: visit }).orderBy('product').select('product', 'what', 'change'),
   );
-  const used = -Number(moves.find(({ product }) => product === 'moth-powder').change);
+  const used = -Number(moves.find(({ product }) => product === 'moth-powder')!.change);
   // One bowl was weighed at 41.5 g, the others are as planned, in whole grams.
   expect((10 * used) % 10).toBeCloseTo(5, 5);
   expect(await stock('moth-powder')).toBeCloseTo(powder - used, 5);

@@ -1,9 +1,13 @@
 import { isStocked, type Product } from '../core/products';
 import { inSalon, type Actor, type Transaction } from './database';
+import type { StockMoveRow } from './tables';
 
-/** A range with its stock as it is now. @param range as it was saved: what nobody has moved yet has the amount that it was saved with */
+/**
+ * A range with its stock as it is now.
+ * @param range as it was saved: what nobody has moved yet has the amount that it was saved with
+ */
 export async function withStock(trx: Transaction, range: readonly Product[]): Promise<readonly Product[]> {
-  const rows: { product: string; amount: string }[] = await trx('stock').select('product', 'amount');
+  const rows = await trx('stock').select('product', 'amount');
   if (rows.length === 0) return range;
   const amounts = new Map(rows.map(({ product, amount }) => [product, Math.max(0, Number(amount))]));
   return range.map((own) =>
@@ -18,9 +22,10 @@ export async function countStock(
   before: readonly Product[],
   counts: Readonly<Record<string, number>>,
 ): Promise<void> {
-  for (const [product, amount] of Object.entries(counts)) {
+  for (const [product, counted] of Object.entries(counts)) {
     const was = before.find(({ id }) => id === product);
-    const change = amount - (was && isStocked(was) ? was.stock : 0);
+    const amount = String(counted);
+    const change = String(counted - (was && isStocked(was) ? was.stock : 0));
     await trx('stock')
       .insert({ salon_id: actor.salonId, product, amount })
       .onConflict(['salon_id', 'product'])
@@ -50,6 +55,10 @@ const MOST_MOVES = 40;
 /** What happened to the stock of a product, newest first. */
 export function stockMoves(actor: Actor, product: string): Promise<StockMove[]> {
   return inSalon(actor.salonId, async (trx) => {
+    type Row = Pick<StockMoveRow, 'at' | 'what' | 'change' | 'visit_id'> & {
+      person: string;
+      client: string | null;
+    };
     const rows = await trx('stock_move as m')
       .join('person as p', 'p.id', 'm.person_id')
       .leftJoin('visit as v', 'v.id', 'm.visit_id')
@@ -57,9 +66,9 @@ export function stockMoves(actor: Actor, product: string): Promise<StockMove[]> 
       .where('m.product', product)
       .orderBy('m.at', 'desc')
       .limit(MOST_MOVES)
-      .select('m.at', 'm.what', 'm.change', 'm.visit_id', 'p.name as person', 'c.name as client');
+      .select<Row[]>('m.at', 'm.what', 'm.change', 'm.visit_id', 'p.name as person', 'c.name as client');
     return rows.map(({ at, what, change, visit_id: visitId, person, client }) => ({
-      at: (at as Date).toISOString(),
+      at: at.toISOString(),
       what,
       change: Number(change),
       person,

@@ -8,7 +8,8 @@ import { houseOf } from './house-row';
 import { documentsOf, visitIn } from './visits';
 
 /**
- * Takes what a visit used out of the stock: once, however often it is asked for. What was taken before is reckoned with, so
+ * Takes what a visit used out of the stock: once, however often it is asked for. What was taken before is
+ * reckoned with, so
  * that a service that is opened again puts back what it took.
  * @param service as it was carried out; null where the visit was recorded by hand; 'open' where it goes on
  */
@@ -33,7 +34,7 @@ export async function takeFromStock(
     const more = Math.round(10 * ((used[own.id] ?? 0) - (before.get(own.id) ?? 0))) / 10;
     if (more === 0) continue;
     await trx('stock')
-      .insert({ salon_id: actor.salonId, product: own.id, amount: own.stock })
+      .insert({ salon_id: actor.salonId, product: own.id, amount: String(own.stock) })
       .onConflict(['salon_id', 'product'])
       .ignore();
     await trx('stock').where({ product: own.id }).decrement('amount', more);
@@ -41,7 +42,7 @@ export async function takeFromStock(
       salon_id: actor.salonId,
       product: own.id,
       what: 'used',
-      change: -more,
+      change: String(-more),
       visit_id: visitId,
       person_id: actor.personId,
     });

@@ -1,9 +1,10 @@
 import { parseTechnique, type OwnTechnique } from '../core/formats';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
+import type { TechniqueVersionRow } from './tables';
 
 /** One saved version of a technique. */
-export interface TechniqueVersion {
+interface TechniqueVersion {
   readonly number: number;
   readonly document: OwnTechnique;
   readonly savedAt: string;
@@ -16,6 +17,11 @@ export interface KeptTechnique {
   readonly versions: readonly TechniqueVersion[];
 }
 
+type VersionRow = Pick<TechniqueVersionRow, 'number' | 'document' | 'saved_at'> & {
+  id: string;
+  saved_by: string;
+};
+
 /** The techniques of the salon that are not put away, by the name of their newest version. */
 export function listTechniques(actor: Actor): Promise<KeptTechnique[]> {
   return inSalon(actor.salonId, async (trx) => {
@@ -24,7 +30,7 @@ export function listTechniques(actor: Actor): Promise<KeptTechnique[]> {
       .join('person as p', 'p.id', 'v.saved_by')
       .whereNull('t.archived_at')
       .orderBy([{ column: 't.id' }, { column: 'v.number', order: 'desc' }])
-      .select('t.id', 'v.number', 'v.document', 'v.saved_at', 'p.name as saved_by');
+      .select<VersionRow[]>('t.id', 'v.number', 'v.document', 'v.saved_at', 'p.name as saved_by');
     const byId = new Map<string, TechniqueVersion[]>();
     for (const row of rows) {
       const version = {
@@ -48,11 +54,14 @@ export function keepTechnique(actor: Actor, document: OwnTechnique): Promise<str
       .insert({ salon_id: actor.salonId, created_by: actor.personId })
       .returning('id');
     await addVersion(trx, actor, id, 1, document);
-    return id as string;
+    return id;
   });
 }
 
-/** Adds a version to a technique; earlier ones stay. @returns its number; undefined when the salon has no such technique */
+/**
+ * Adds a version to a technique; earlier ones stay.
+ * @returns its number; undefined when the salon has no such technique
+ */
 export function saveTechniqueVersion(
   actor: Actor,
   techniqueId: string,
@@ -69,7 +78,7 @@ export function saveTechniqueVersion(
     await trx.raw('select pg_advisory_xact_lock(hashtext(?))', [techniqueId]);
     const [{ newest }] = await trx('technique_version')
       .where({ technique_id: techniqueId })
-      .max('number as newest');
+      .max<{ newest: number | null }[]>('number as newest');
     const number = (newest ?? 0) + 1;
     await addVersion(trx, actor, techniqueId, number, document);
     return number;

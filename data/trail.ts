@@ -3,56 +3,54 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { announce } from './signals';
 
 /** Everything that is written into the trail. */
-export const ACTS = [
-  'client-added',
-  'client-changed',
-  'client-archived',
-  'client-restored',
-  'client-merged',
-  'client-unmerged',
-  'client-exported',
-  'client-erased',
-  'visit-opened',
-  'visit-begun',
-  'consult',
-  'plan',
-  'mix',
-  'outcome',
-  'signed-off',
-  'addendum',
-  'booked',
-  'booking-changed',
-  'reminded',
-  'feed-made',
-  'feed-revoked',
-  'learnt-reset',
-  'photo-added',
-  'photo-changed',
-  'photo-archived',
-  'photo-restored',
-  'photo-removed',
-  'test-added',
-  'test-read',
-  'consent-given',
-  'consent-withdrawn',
-  'reason-given',
-  'person-invited',
-  'person-joined',
-  'person-changed',
-  'hours-set',
-  'link-made',
-  'password-set',
-  'pin-set',
-  'house',
-  'products',
-  'token-made',
-  'token-revoked',
-  'page-made',
-  'page-revoked',
-  'answers-sent',
-  'answers-settled',
-] as const;
-export type Act = (typeof ACTS)[number];
+export type Act =
+  | 'client-added'
+  | 'client-changed'
+  | 'client-archived'
+  | 'client-restored'
+  | 'client-merged'
+  | 'client-unmerged'
+  | 'client-exported'
+  | 'client-erased'
+  | 'visit-opened'
+  | 'visit-begun'
+  | 'consult'
+  | 'plan'
+  | 'mix'
+  | 'outcome'
+  | 'signed-off'
+  | 'addendum'
+  | 'booked'
+  | 'booking-changed'
+  | 'reminded'
+  | 'feed-made'
+  | 'feed-revoked'
+  | 'learnt-reset'
+  | 'photo-added'
+  | 'photo-changed'
+  | 'photo-archived'
+  | 'photo-restored'
+  | 'photo-removed'
+  | 'test-added'
+  | 'test-read'
+  | 'consent-given'
+  | 'consent-withdrawn'
+  | 'reason-given'
+  | 'person-invited'
+  | 'person-joined'
+  | 'person-changed'
+  | 'hours-set'
+  | 'link-made'
+  | 'password-set'
+  | 'pin-set'
+  | 'house'
+  | 'products'
+  | 'token-made'
+  | 'token-revoked'
+  | 'page-made'
+  | 'page-revoked'
+  | 'answers-sent'
+  | 'answers-settled';
 
 /** What changed, as it is said: where, from, to. */
 export interface Change {
@@ -98,7 +96,10 @@ interface About {
   readonly changes?: readonly Change[];
 }
 
-/** Who did it: a person, or nobody where the server did it by itself; and by which tool, where one did it in their name. */
+/**
+ * Who did it: a person, or nobody where the server did it by itself; and by which tool, where one did it in
+ * their name.
+ */
 export interface Author {
   readonly salonId: string;
   readonly personId: string | null;
@@ -145,7 +146,8 @@ export function changesBetween(before: unknown, after: unknown): Change[] {
 const TOGETHER_MS = 10 * 60_000;
 
 /**
- * The trail, newest first: of one client, or of the salon. Edits that follow each other within ten minutes are one entry,
+ * The trail, newest first: of one client, or of the salon. Edits that follow each other within ten minutes
+ * are one entry,
  * with what they changed in the end.
  */
 export function readTrail(
@@ -160,10 +162,11 @@ export function readTrail(
       .leftJoin('visit as v', 'v.id', 't.visit_id')
       .modify((query) => {
         if (of.clientId)
-          query.where((own) =>
-            own
-              .where('t.client_id', of.clientId!)
-              .orWhereIn('t.client_id', trx('client').where({ merged_into: of.clientId }).select('id')),
+          query.where(
+            (own) =>
+              void own
+                .where('t.client_id', of.clientId!)
+                .orWhereIn('t.client_id', trx('client').where({ merged_into: of.clientId }).select('id')),
           );
         if (of.before) query.where('t.at', '<', of.before);
       })

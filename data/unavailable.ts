@@ -1,7 +1,13 @@
-/** What was asked cannot be done now, or not at all in the time there is; the message is a sentence for whoever asked. */
+/**
+ * What was asked cannot be done now, or not at all in the time there is; the message is a sentence for
+ * whoever asked.
+ */
 export class NotNow extends Error {}
 
-/** What PostgreSQL, its driver and the pool say where nothing is wrong with what was asked, only now is not the time. */
+/**
+ * What PostgreSQL, its driver and the pool say where nothing is wrong with what was asked, only now is not
+ * the time.
+ */
 const FULL = new Set(['53100']);
 const BUSY = new Set(['53300', '53400', '55P03', '57014', '40001', '40P01']);
 const AWAY = new Set([

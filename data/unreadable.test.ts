@@ -37,7 +37,10 @@ test('a document that cannot be read takes its own visit off the page and nothin
   await inSalon(
     owner.salonId,
     async (trx) => {
-      const { document } = await trx('plan').where({ visit_id: broken }).select('document').first();
+      const { document } = (await trx('plan')
+        .where({ visit_id: broken })
+        .select<{ document: { panels: { place: unknown }[] } }[]>('document')
+        .first())!;
       document.panels[0].place = 'HERE';
       await trx('plan')
         .where({ visit_id: broken })

@@ -9,7 +9,9 @@ import { scratchFromDump, type Scratch } from './testing/scratch';
 import { signedIn } from './testing/actor';
 import { readVisit } from './visits';
 
-/** Databases as every landed version left them: two salons with three clients in all and their first visits. */
+/**
+ * Databases as every landed version left them: two salons with three clients in all and their first visits.
+ */
 const folder = path.join(import.meta.dirname, 'testing', 'upgrades');
 const DUMPS = readdirSync(folder).map((file) => file.replace('.sql.gz', ''));
 const TODAY = '2026-11-25';

@@ -2,18 +2,24 @@ import { z } from 'zod';
 import type { Consult, Outcome } from '../core/visit';
 import type { Transaction } from './database';
 
-/** What a list needs of a visit: taken out of its documents by the server, since reading hundreds of them whole takes longer than the search. */
+/**
+ * What a list needs of a visit: taken out of its documents by the server, since reading hundreds of them
+ * whole takes longer than the search.
+ */
 export interface VisitFacts {
   readonly id: string;
   readonly heldOn: string;
-  readonly consult: Pick<Consult, 'naturalLevel' | 'goalLevel' | 'regrowthMm'>;
-  readonly outcome: Pick<Outcome, 'nextOn' | 'zones' | 'levelReached'> | null;
+  readonly consult: Pick<Consult, 'regrowthMm'> & {
+    readonly naturalLevel: number | null;
+    readonly goalLevel: number | null;
+  };
+  readonly outcome: (Pick<Outcome, 'nextOn' | 'zones'> & { readonly levelReached: number | null }) | null;
 }
 
 const figure = z.number().nullable();
 const byZone = z.record(z.string(), z.unknown());
 /** What is taken out of documents that this version may not be able to read. */
-const taken = z.object({
+const takenSchema = z.object({
   natural: figure,
   goal: figure,
   regrowth: z.record(z.string(), z.number()),
@@ -22,7 +28,9 @@ const taken = z.object({
   level: figure.nullish(),
 });
 
-/** Facts of the clients' visits, each client's newest first; a visit whose document cannot be read has none. */
+/**
+ * Facts of the clients' visits, each client's newest first; a visit whose document cannot be read has none.
+ */
 export async function visitFacts(
   trx: Transaction,
   clientIds: readonly string[],
@@ -34,7 +42,7 @@ export async function visitFacts(
       { column: 'v.held_on', order: 'desc' },
       { column: 'v.created_at', order: 'desc' },
     ])
-    .select(
+    .select<{ id: string; client_id: string; held_on: string; recorded: boolean }[]>(
       'v.id',
       'v.client_id',
       'v.held_on',
@@ -44,14 +52,14 @@ export async function visitFacts(
     );
   const groups = new Map<string, VisitFacts[]>();
   for (const row of rows) {
-    if (!taken.safeParse(row).success) continue;
-    const facts = {
+    const taken = takenSchema.safeParse(row);
+    if (!taken.success) continue;
+    const { natural, goal, regrowth, next_on, zones, level } = taken.data;
+    const facts: VisitFacts = {
       id: row.id,
       heldOn: row.held_on,
-      consult: { naturalLevel: row.natural, goalLevel: row.goal, regrowthMm: row.regrowth },
-      outcome: row.recorded
-        ? { nextOn: row.next_on, zones: row.zones ?? null, levelReached: row.level }
-        : null,
+      consult: { naturalLevel: natural, goalLevel: goal, regrowthMm: regrowth },
+      outcome: row.recorded ? { nextOn: next_on, zones: zones ?? null, levelReached: level ?? null } : null,
     };
     const own = groups.get(row.client_id);
     if (own) own.push(facts);

@@ -29,6 +29,7 @@ import { usedIn } from './service-rows';
 import { leaveTrail } from './trail';
 import { signOffOf, type SignOff } from './sign-off';
 import { visitFacts } from './visit-facts';
+import type { ClientRow, VisitRow } from './tables';
 
 export interface VisitSummary {
   readonly id: string;
@@ -112,6 +113,12 @@ export interface UnreadableVisit {
   readonly problem: string;
 }
 
+type ListedRow = Pick<VisitRow, 'id' | 'client_id' | 'held_on' | 'consult'> & {
+  person_name: string;
+  outcome: unknown;
+  plan_name: string | null;
+};
+
 /** Visits of some clients, newest first; those that cannot be read stand apart. */
 export async function listVisits(
   trx: Transaction,
@@ -126,7 +133,7 @@ export async function listVisits(
       { column: 'v.held_on', order: 'desc' },
       { column: 'v.created_at', order: 'desc' },
     ])
-    .select(
+    .select<ListedRow[]>(
       'v.id',
       'v.client_id',
       'v.held_on',
@@ -164,6 +171,12 @@ export interface VisitHead {
   readonly signed: boolean;
 }
 
+type HeadRow = Pick<VisitRow, 'id' | 'client_id' | 'held_on' | 'begun_at'> & {
+  name: string;
+  recorded: boolean;
+  signed: boolean;
+};
+
 /** Visits in the order of their ids: those after one, so many; of one client, between days. */
 export function pageOfVisits(
   actor: Actor,
@@ -189,7 +202,7 @@ export function pageOfVisits(
         if (of.to) query.where('v.held_on', '<=', of.to);
         if (of.after) query.where('v.id', '>', of.after);
       })
-      .select(
+      .select<HeadRow[]>(
         'v.id',
         'v.client_id',
         'v.held_on',
@@ -197,16 +210,7 @@ export function pageOfVisits(
         'p.name',
         trx.raw('o.visit_id is not null as recorded, o.signed_at is not null as signed'),
       );
-    interface Row {
-      id: string;
-      client_id: string;
-      held_on: string;
-      begun_at: Date | null;
-      name: string;
-      recorded: boolean;
-      signed: boolean;
-    }
-    return (rows as Row[]).map(({ id, client_id, held_on, begun_at, name, recorded, signed }) => ({
+    return rows.map(({ id, client_id, held_on, begun_at, name, recorded, signed }) => ({
       id,
       clientId: client_id,
       heldOn: held_on,
@@ -218,7 +222,10 @@ export function pageOfVisits(
   });
 }
 
-/** The visit of a client and a day that is open still, or a new one. @returns undefined when this salon has no such client */
+/**
+ * The visit of a client and a day that is open still, or a new one.
+ * @returns undefined when this salon has no such client
+ */
 export function visitOfDay(
   actor: Actor,
   clientId: string,
@@ -232,16 +239,17 @@ export function visitOfDay(
       .leftJoin('outcome as o', 'o.visit_id', 'v.id')
       .where({ 'v.client_id': clientId, 'v.held_on': heldOn })
       .whereNull('o.visit_id')
-      .select('v.id')
+      .select<{ id: string }[]>('v.id')
       .first();
-    if (open) return { id: open.id as string, made: false };
+    if (open) return { id: open.id, made: false };
     const id = await openVisit(trx, actor, clientId, heldOn, what);
     return id === undefined ? undefined : { id, made: true };
   });
 }
 
 /**
- * Opens a new visit. What is known of the head, the hair and the wish is carried over from the client's last visit, and
+ * Opens a new visit. What is known of the head, the hair and the wish is carried over from the client's last
+ * visit, and
  * so is its pattern; what must be looked at anew (regrowth, scalp, strand) and notes start empty.
  * @returns the visit's id; undefined when this salon has no such client
  */
@@ -274,7 +282,7 @@ export async function openVisit(
         { column: 'v.created_at', order: 'desc' },
       ])
       .limit(MOST_LOOKED_BACK)
-      .select('v.consult', 'm.document as mix'),
+      .select<{ consult: unknown; mix: unknown }[]>('v.consult', 'm.document as mix'),
     (row) => ({
       consult: stored('consultation', parseConsult(row.consult)),
       mix: row.mix ? withOldShadow(stored('mix', parseMix(row.mix)), row.consult, range) : null,
@@ -289,7 +297,7 @@ export async function openVisit(
       { column: 'v.held_on', order: 'desc' },
       { column: 'v.created_at', order: 'desc' },
     ])
-    .select('l.document')
+    .select<{ document: unknown }[]>('l.document')
     .first();
   const lastPlan: Plan = pattern
     ? stored('plan', parsePlan(pattern.document))
@@ -353,13 +361,30 @@ export async function insertVisit(
     document: JSON.stringify(visit.plan),
     updated_by: actor.personId,
   });
-  return id as string;
+  return id;
 }
 
 /** One visit; undefined when this salon has none of that id. */
 export function readVisit(actor: Actor, visitId: string): Promise<Visit | undefined> {
   return inSalon(actor.salonId, (trx) => visitIn(trx, actor, visitId));
 }
+
+type WholeRow = Pick<
+  VisitRow,
+  'id' | 'person_id' | 'client_id' | 'held_on' | 'consult' | 'consult_revision' | 'begun_at'
+> &
+  Pick<ClientRow, 'note' | 'born_on'> & {
+    client_name: string;
+    person_name: string;
+    salon_name: string;
+    plan_id: string;
+    plan: unknown;
+    plan_revision: number;
+    mix: unknown;
+    mix_revision: number | null;
+    outcome: unknown;
+    outcome_revision: number | null;
+  };
 
 /** The same within a transaction. */
 export async function visitIn(trx: Transaction, actor: Actor, visitId: string): Promise<Visit | undefined> {
@@ -371,7 +396,7 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
     .leftJoin('outcome as o', 'o.visit_id', 'v.id')
     .leftJoin('mix as m', 'm.visit_id', 'v.id')
     .where('v.id', visitId)
-    .select(
+    .select<WholeRow[]>(
       'v.person_id',
       'm.document as mix',
       'm.revision as mix_revision',
@@ -412,12 +437,13 @@ export async function visitIn(trx: Transaction, actor: Actor, visitId: string): 
     consult: { revision: row.consult_revision, document: stored('consultation', parseConsult(row.consult)) },
     planId: row.plan_id,
     plan: { revision: row.plan_revision, document: stored('plan', parsePlan(row.plan)) },
-    mix: { revision: row.mix ? row.mix_revision : 0, document: withOldShadow(mix, row.consult, range) },
+    mix: { revision: row.mix_revision ?? 0, document: withOldShadow(mix, row.consult, range) },
     range,
     uses: await usesOf(trx, row.person_id, row.held_on),
-    outcome: row.outcome
-      ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
-      : null,
+    outcome:
+      row.outcome_revision !== null
+        ? { revision: row.outcome_revision, document: stored('outcome', parseOutcome(row.outcome)) }
+        : null,
     drafts: await listDrafts(trx, actor, visitId),
     previous,
     foiled,
@@ -456,17 +482,20 @@ export async function earlierThan(
   heldOn: string,
   withFoils = false,
 ): Promise<Earlier | null> {
-  const rows: { held_on: string; consult: unknown; document: unknown; plan: unknown }[] = await trx(
-    'visit as v',
-  )
+  const rows = await trx('visit as v')
     .join('outcome as o', 'o.visit_id', 'v.id')
     .join('plan as l', 'l.visit_id', 'v.id')
     .where('v.client_id', clientId)
     .where('v.held_on', '<', heldOn)
-    .modify((query) => withFoils && query.whereRaw(WITH_PANELS))
+    .modify((query) => void (withFoils && query.whereRaw(WITH_PANELS)))
     .orderBy('v.held_on', 'desc')
     .limit(MOST_LOOKED_BACK)
-    .select('v.held_on', 'v.consult', 'o.document', 'l.document as plan');
+    .select<{ held_on: string; consult: unknown; document: unknown; plan: unknown }[]>(
+      'v.held_on',
+      'v.consult',
+      'o.document',
+      'l.document as plan',
+    );
   return (
     firstRead(rows, (row): Earlier => ({
       heldOn: row.held_on,
@@ -480,7 +509,8 @@ export async function earlierThan(
 const VISITS_LEARNT_FROM = 10;
 
 /**
- * Used against predicted of a person's last visits before a day, oldest first: what was read when a formula was done, against
+ * Used against predicted of a person's last visits before a day, oldest first: what was read when a formula
+ * was done, against
  * what had been weighed for it by the estimate.
  */
 async function usesOf(trx: Transaction, personId: string, before: string): Promise<number[]> {

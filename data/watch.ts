@@ -1,8 +1,11 @@
 import { pino, type Logger } from 'pino';
 import { collectDefaultMetrics, Counter, Gauge, Histogram, Registry } from 'prom-client';
-import { database } from './database';
+import { connectionsNow } from './database';
 
-/** What is counted of this process, and where it writes down what happens. Neither holds a word of a client or a person. */
+/**
+ * What is counted of this process, and where it writes down what happens. Neither holds a word of a client or
+ * a person.
+ */
 interface Watch {
   readonly registry: Registry;
   readonly log: Logger;
@@ -23,7 +26,8 @@ const SECONDS = [0.005, 0.02, 0.05, 0.1, 0.25, 0.5, 1, 2.5, 5, 10, 20];
 function begin(): Watch {
   const registry = new Registry();
   const registers = [registry];
-  // The process itself: memory, processor time, and how late its timers are, which is how long tasks hold it up.
+  // The process itself: memory, processor time, and how late its timers are, which is how long tasks hold it
+  // up.
   collectDefaultMetrics({ register: registry });
   new Gauge({
     name: 'lattice_pool_connections',
@@ -31,14 +35,10 @@ function begin(): Watch {
     labelNames: ['state'],
     registers,
     collect() {
-      const pool = database().client.pool as {
-        numUsed(): number;
-        numFree(): number;
-        numPendingAcquires(): number;
-      };
-      this.set({ state: 'used' }, pool.numUsed());
-      this.set({ state: 'free' }, pool.numFree());
-      this.set({ state: 'waited for' }, pool.numPendingAcquires());
+      const { used, free, waitedFor } = connectionsNow();
+      this.set({ state: 'used' }, used);
+      this.set({ state: 'free' }, free);
+      this.set({ state: 'waited for' }, waitedFor);
     },
   });
   return {
@@ -87,7 +87,10 @@ const kept = globalThis as typeof globalThis & { latticeWatch?: Watch };
 
 export const watch = (): Watch => (kept.latticeWatch ??= begin());
 
-/** An error as it may be written down: of what the database says only codes and names, since its words quote what was sent. */
+/**
+ * An error as it may be written down: of what the database says only codes and names, since its words quote
+ * what was sent.
+ */
 export function errorFacts(error: unknown): Record<string, unknown> {
   if (!(error instanceof Error)) return { error: typeof error };
   const { code, table, constraint } = error as { code?: string; table?: string; constraint?: string };

@@ -141,7 +141,10 @@ test('the description is OpenAPI 3.1, and every operation has a scope', () => {
   expect(operations).toHaveLength(21);
 });
 
-/** One visit through the API as a tool of the salon makes it; every operation of the description is asked once at least. */
+/**
+ * One visit through the API as a tool of the salon makes it; every operation of the description is asked once
+ * at least.
+ */
 test('every operation answers as it is described: to the owner, to an assistant, to a stranger, to a narrow token, to nobody', async () => {
   const clientId = crypto.randomUUID();
   const appointmentId = crypto.randomUUID();

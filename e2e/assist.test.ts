@@ -36,7 +36,10 @@ const STEPS = {
   record: [],
 };
 
-/** What opens a dialog: where, and what is pressed for it, one after the other; and what has the focus afterwards. */
+/**
+ * What opens a dialog: where, and what is pressed for it, one after the other; and what has the focus
+ * afterwards.
+ */
 const DIALOGS: readonly { route: string; presses: readonly string[]; back?: string }[] = [
   { route: 'clients', presses: ['New client'] },
   { route: 'clients', presses: ['Walk-in'] },

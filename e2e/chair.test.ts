@@ -50,7 +50,10 @@ const connection = (page: Page, words: string) =>
     words,
   );
 
-/** The real moment, ms, at which a page comes to show so many foils: read in the page, since what drives it is slower. */
+/**
+ * The real moment, ms, at which a page comes to show so many foils: read in the page, since what drives it is
+ * slower.
+ */
 const momentOf = (page: Page, foils: number) =>
   page.evaluate(
     (words) =>

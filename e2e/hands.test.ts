@@ -68,7 +68,10 @@ const spread = () =>
     down: document.documentElement.scrollHeight - window.innerHeight,
   }));
 
-/** Targets under 44 px, with the room around them that answers as well; links within text are as high as their line. */
+/**
+ * Targets under 44 px, with the room around them that answers as well; links within text are as high as their
+ * line.
+ */
 const small = () =>
   page.evaluate(() => {
     const out: string[] = [];
@@ -129,7 +132,10 @@ test.each(SIZES)(
   300_000,
 );
 
-/** Begins the service from its dialog, and goes on to the first foil at the chair. @param act how a button or link is pressed */
+/**
+ * Begins the service from its dialog, and goes on to the first foil at the chair.
+ * @param act how a button or link is pressed
+ */
 async function toFirstFoil(act: (words: string) => Promise<void>): Promise<void> {
   await act('Begin the service');
   await dialogClosed(page);

@@ -56,7 +56,8 @@ export interface Session {
 
 /**
  * A browser of one's own with an empty profile.
- * @param solids whether it draws bodies (WebGL): without a graphics card that takes the cores from everything else
+ * @param solids whether it draws bodies (WebGL): without a graphics card that takes the cores from everything
+ *   else
  */
 export async function openBrowser(width = 1280, height = 800, { solids = false } = {}): Promise<Session> {
   const userDataDir = mkdtempSync(path.join(tmpdir(), 'lattice-browser-'));
@@ -180,7 +181,10 @@ export async function keptOnDevice(page: Page, paths: readonly string[]): Promis
   );
 }
 
-/** Waits until what fits the selector answers, not only shows: on pages that say nothing of it themselves. React is asked, as it asks itself before it lets an event through. */
+/**
+ * Waits until what fits the selector answers, not only shows: on pages that say nothing of it themselves.
+ * React is asked, as it asks itself before it lets an event through.
+ */
 export async function answers(page: Page, selector: string): Promise<void> {
   await page.waitForFunction(
     (own) => {
@@ -213,7 +217,9 @@ export async function chapter(page: Page, key: Chapter): Promise<void> {
   await page.waitForSelector(`nav[aria-label="Consultation"] a[href="#${key}"][aria-current="true"]`);
 }
 
-/** Gives the usual reason for each caution that asks one, and begins the service; the record's step is open. */
+/**
+ * Gives the usual reason for each caution that asks one, and begins the service; the record's step is open.
+ */
 export async function begin(page: Page): Promise<void> {
   await press(page, 'Before you begin');
   await page.waitForSelector('[role=dialog]');
@@ -244,7 +250,10 @@ export async function begin(page: Page): Promise<void> {
   await dialogClosed(page);
 }
 
-/** Waits until no dialog is open, and its entry of the history is gone: going back to where it was would take a press that comes at once with it. */
+/**
+ * Waits until no dialog is open, and its entry of the history is gone: going back to where it was would take
+ * a press that comes at once with it.
+ */
 export async function dialogClosed(page: Page): Promise<void> {
   await page.waitForFunction(
     () =>
@@ -256,7 +265,9 @@ export async function dialogClosed(page: Page): Promise<void> {
 /** Who is signed in on a page. */
 const emails = new WeakMap<Page, string>();
 
-/** Adds a client and opens a visit with them; returns the visit's id. The pages do the same in visit.test.ts. */
+/**
+ * Adds a client and opens a visit with them; returns the visit's id. The pages do the same in visit.test.ts.
+ */
 export async function newVisit(page: Page, name: string): Promise<string> {
   const actor = await signedIn(emails.get(page)!);
   const clientId = await createClient(actor, { name, phone: '', email: '', note: '', bornOn: null });
@@ -282,7 +293,10 @@ export async function visitByHand(page: Page, name: string): Promise<string> {
   return new URL(page.url()).pathname.split('/')[2];
 }
 
-/** So often a page is looked at while something is waited for, ms: at every frame it would be busy with being looked at. */
+/**
+ * So often a page is looked at while something is waited for, ms: at every frame it would be busy with being
+ * looked at.
+ */
 const LOOK_MS = 60;
 
 function lookNowAndThen(page: Page): void {

@@ -220,7 +220,8 @@ test('a token is made, shown once, used, and withdrawn', async () => {
   await see(page, 'last used');
   expect(await page.content()).not.toContain(secret);
   await press(page, 'Withdraw Window screen');
-  // The list says so, not the button: a button that takes no press for a moment has no name to be found by either.
+  // The list says so, not the button: a button that takes no press for a moment has no name to be found by
+  // either.
   await page.waitForFunction(
     () =>
       ![...document.querySelectorAll('[aria-label=Tokens] li')].some((own) =>

@@ -1,9 +1,12 @@
 import { begin, fill, openBrowser, openStep, press, saved, signIn, visitByHand } from './harness';
 
 /**
- * Measures the workbench at about 120 foils against its numbers: an edit on the opened head and on the round head, turning
- * the round head, the longest time that the page's own thread is kept, the first useful paint from a warm server, and taps at the chair.
- * bin/start must be running, or its address follows: `npm run measure -- http://127.0.0.1:4700`. Medians and the quickest of each; this is no test, since a loaded machine fails it.
+ * Measures the workbench at about 120 foils against its numbers: an edit on the opened head and on the round
+ * head, turning
+ * the round head, the longest time that the page's own thread is kept, the first useful paint from a warm
+ * server, and taps at the chair.
+ * bin/start must be running, or its address follows: `npm run measure -- http://127.0.0.1:4700`. Medians and
+ * the quickest of each; this is no test, since a loaded machine fails it.
  */
 process.env.LATTICE_TEST_ADDRESS ??= process.argv[2] ?? 'http://127.0.0.1:4600';
 
@@ -133,7 +136,8 @@ for (let i = 0; i < 8; i += 1) {
 }
 line('first paint from a warm server', '≤ 1000', paints.slice(1));
 line('the head with its foils stands after', '≤ 1000', heads.slice(1));
-// Wear: ways of wearing one after the other, fine picture and all, and how long the page's own thread is kept meanwhile.
+// Wear: ways of wearing one after the other, fine picture and all, and how long the page's own thread is kept
+// meanwhile.
 await openStep(page, visitId, 'wear');
 await page.waitForSelector('[data-complete=true]', { timeout: 90_000 });
 const wear = await page.evaluate(async () => {

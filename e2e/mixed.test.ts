@@ -52,7 +52,10 @@ const zones = (...of: readonly ('upper-back' | 'lower-side' | 'upper-side')[]) =
   zones: of,
 });
 
-/** A crossed panel A A B B, bricks A B, a wheel three light two dark, twelve drop-outs tipped out and six lowlit; one foil of it set to B by hand. */
+/**
+ * A crossed panel A A B B, bricks A B, a wheel three light two dark, twelve drop-outs tipped out and six
+ * lowlit; one foil of it set to B by hand.
+ */
 function pattern(): { plan: Plan; byHand: string } {
   const base = startPlan();
   const panels: Panel[] = [
@@ -131,7 +134,10 @@ const innerText = (selector: string) =>
 /** What is to be done now, without the times that run. */
 const saidNow = async () =>
   (await innerText('section[aria-label=Now]')).replace(/\d+:\d\d|\d+ (s|min)\b/g, '');
-/** A slow machine takes a while to say the next thing: read too soon, time would be spent on the last one twice. */
+/**
+ * A slow machine takes a while to say the next thing: read too soon, time would be spent on the last one
+ * twice.
+ */
 async function changed(before: string): Promise<void> {
   for (let tries = 0; tries < 20; tries += 1) {
     await new Promise((resolve) => setTimeout(resolve, 120));
@@ -322,7 +328,8 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   );
   expect(past.map(({ id, on, limitMinutes, placed: at }) => ({ id, on, limitMinutes, at }))).toEqual([]);
   expect(record).toMatchObject({ skipped: 0, added: 0 });
-  // Hands here take no time to change from panel to panel; later than planned they are only by what the taps took.
+  // Hands here take no time to change from panel to panel; later than planned they are only by what the taps
+  // took.
   const early = record.rinsed.planned! - record.rinsed.done!;
   expect(early).toBeGreaterThan(-tappedMinutes);
   expect(early).toBeLessThan(0.2 * record.rinsed.planned!);

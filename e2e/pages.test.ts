@@ -1,7 +1,10 @@
 import { address, openBrowser, signIn, type Session } from './harness';
 import { later } from './later';
 
-/** Every page of the demo data opens, whatever day it is: nothing that was stored may become a page that fails. */
+/**
+ * Every page of the demo data opens, whatever day it is: nothing that was stored may become a page that
+ * fails.
+ */
 let session: Session;
 beforeEach(async () => {
   session = await openBrowser();

@@ -1,4 +1,5 @@
-// Prints { pages, text } of the PDF on standard input, as JSON. A process of its own: its reader is loaded as a module.
+// Prints { pages, text } of the PDF on standard input, as JSON. A process of its own: its reader is loaded as
+// a module.
 import { extractText, getDocumentProxy } from 'unpdf';
 
 const parts = [];

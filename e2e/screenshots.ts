@@ -4,7 +4,8 @@ import { advance, later, withClock } from './later';
 
 /**
  * Takes one picture of each main view from the demo data into docs/screenshots/.
- * bin/start must be running; where it is not on the usual port, its address follows: `npm run screenshots -- http://127.0.0.1:4700`.
+ * bin/start must be running; where it is not on the usual port, its address follows: `npm run screenshots --
+ * http://127.0.0.1:4700`.
  */
 process.env.LATTICE_TEST_ADDRESS ??= process.argv[2] ?? 'http://127.0.0.1:4600';
 

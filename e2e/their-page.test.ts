@@ -95,7 +95,10 @@ function allPaths(ids: Readonly<Record<string, string>>): string[] {
     .sort();
 }
 
-/** What anybody may open: signing in, the empty page of the chair, what says that the server lives, and the page itself. */
+/**
+ * What anybody may open: signing in, the empty page of the chair, what says that the server lives, and the
+ * page itself.
+ */
 const OPEN =
   /^\/(sign-in|chair$|join\/|reset\/|offline|healthz|readyz|metrics|p\/|api\/p\/)|^\/api\/v1\/openapi\.json/;
 

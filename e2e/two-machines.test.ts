@@ -11,7 +11,9 @@ import { freePort } from '@/data/testing/free-port';
 import { createVisit, readVisit } from '@/data/visits';
 import { address } from './harness';
 
-/** A second machine of the same installation: the same database, the same secret, and nothing else in common. */
+/**
+ * A second machine of the same installation: the same database, the same secret, and nothing else in common.
+ */
 let second: ChildProcess;
 let at: readonly [string, string];
 let actor: SignedIn;

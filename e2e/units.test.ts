@@ -19,7 +19,10 @@ import {
   dialogClosed,
 } from './harness';
 
-/** Every screen of a house that says inches, ounces, per cent and degrees Fahrenheit, months first and hours twice to twelve. */
+/**
+ * Every screen of a house that says inches, ounces, per cent and degrees Fahrenheit, months first and hours
+ * twice to twelve.
+ */
 let session: Session;
 let page: Page;
 let before: House;
@@ -44,7 +47,10 @@ const METRIC = String.raw`\d\s?(mm|cm|vol|g|°C)(?![\w²/])|^(mm|vol|g|°C)$`;
 const DAY_FIRST = String.raw`\b\d{1,2} (Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sept?|Oct|Nov|Dec)\b`;
 const HOURS_TO_24 = String.raw`\b\d\d:\d\d\b(?! ?[AaPp][Mm]| of)`;
 
-/** What of a page is still said in millimetres, grams, volumes or degrees Celsius: texts, names and placeholders. */
+/**
+ * What of a page is still said in millimetres, grams, volumes or degrees Celsius: texts, names and
+ * placeholders.
+ */
 const offenders = () =>
   page.evaluate((source) => {
     const wrong = new RegExp(source);

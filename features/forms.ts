@@ -16,7 +16,10 @@ export interface FormState<F extends string> {
   readonly said?: { readonly ok: boolean; readonly words: string };
 }
 
-/** The texts of a form's fields. No browser sends the character zero or half a pair, and no database keeps them: they are taken out. */
+/**
+ * The texts of a form's fields. No browser sends the character zero or half a pair, and no database keeps
+ * them: they are taken out.
+ */
 export function textsOf<F extends string>(data: FormData, names: readonly F[]): Record<F, string> {
   return Object.fromEntries(names.map((name) => [name, soundText(String(data.get(name) ?? ''))])) as Record<
     F,

@@ -25,7 +25,10 @@ const FORBIDDEN = [
   /\b([Ss]he|[Hh]ers?|[Hh]erself)\b/,
 ];
 
-/** Every text that a file can show: strings, templates and what stands between tags; no comments, and no names of properties. */
+/**
+ * Every text that a file can show: strings, templates and what stands between tags; no comments, and no names
+ * of properties.
+ */
 function textsOf(file: string): { line: number; text: string }[] {
   const source = ts.createSourceFile(
     file,

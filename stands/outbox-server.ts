@@ -14,7 +14,9 @@ const messageSchema = z.strictObject({
 });
 export type Message = z.infer<typeof messageSchema>;
 
-/** What can be wrong with it: it answers 503; it answers nothing; it takes a message and its answer is lost. */
+/**
+ * What can be wrong with it: it answers 503; it answers nothing; it takes a message and its answer is lost.
+ */
 export const OUTBOX_FAULTS = ['off', 'refuses', 'silent', 'lost'] as const;
 export type OutboxFault = (typeof OUTBOX_FAULTS)[number];
 
@@ -26,7 +28,8 @@ export interface OutboxStand {
 const MOST_BYTES = 8192;
 
 /**
- * An outbox that is simulated: it takes texts over HTTP on loopback and sends them to nobody. A message whose id it has is
+ * An outbox that is simulated: it takes texts over HTTP on loopback and sends them to nobody. A message whose
+ * id it has is
  * answered again and kept once.
  * @param file where messages are kept, a line of JSON each; none are kept over a restart without
  */
@@ -82,7 +85,10 @@ export async function startOutbox(port: number, file?: string): Promise<OutboxSt
   };
 }
 
-/** What a file holds. A last line that was torn off as it was written is taken out: it was never answered, and comes again. */
+/**
+ * What a file holds. A last line that was torn off as it was written is taken out: it was never answered, and
+ * comes again.
+ */
 function keptIn(file: string): Message[] {
   if (!existsSync(file)) return [];
   const text = readFileSync(file, 'utf8');

@@ -9,7 +9,10 @@ const SETTLED_WITHIN = 0.15;
 export const STEP_GRAMS = 0.1;
 export const MOST_GRAMS = 2000;
 
-/** The pan of a simulated scale: what lies on it, how its reading settles and drifts. No clock of its own: time is handed to it. */
+/**
+ * The pan of a simulated scale: what lies on it, how its reading settles and drifts. No clock of its own:
+ * time is handed to it.
+ */
 export class Pan {
   private load = 0;
   private shown = 0;

@@ -13,7 +13,8 @@ export interface ScaleStand {
 }
 
 /**
- * A bench scale that is simulated: it speaks the line protocol on one port of loopback and is handled on another. Handling
+ * A bench scale that is simulated: it speaks the line protocol on one port of loopback and is handled on
+ * another. Handling
  * lines: POUR <g>, CLEAR, DRIFT <g a minute>, FAULT off|unplugged|silent|garbled; each is answered OK or ERR.
  */
 export async function startScale(port: number, controlPort: number): Promise<ScaleStand> {

@@ -22,7 +22,8 @@ interface AskingFormProps extends ComponentProps<'form'> {
 }
 
 /**
- * A form that asks before it is left changed (see UnsavedGuard), and whose fields come back where the page went down with it: a
+ * A form that asks before it is left changed (see UnsavedGuard), and whose fields come back where the page
+ * went down with it: a
  * reload, a crash. They are kept in this window alone, until the form is sent or closed.
  */
 export function AskingForm({ name, children, ...rest }: AskingFormProps) {

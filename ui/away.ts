@@ -5,7 +5,9 @@ import { useSyncExternalStore } from 'react';
 let reached = true;
 const listeners = new Set<() => void>();
 
-/** What a request has shown: whether the server answers. A browser that has a network knows nothing of that. */
+/**
+ * What a request has shown: whether the server answers. A browser that has a network knows nothing of that.
+ */
 export function setReached(now: boolean): void {
   if (now === reached) return;
   reached = now;

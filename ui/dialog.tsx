@@ -38,7 +38,8 @@ function openerOf(active: Element | null): Element | null {
 }
 
 /**
- * A small window over the page; Escape, Back and the cross close it, and ask first where a form in it was changed. It hangs
+ * A small window over the page; Escape, Back and the cross close it, and ask first where a form in it was
+ * changed. It hangs
  * from its top: what comes a moment later must not move what is pressed. On a phone it comes from below.
  */
 export function Dialog({ open, onOpenChange, title, wide = false, middle = false, children }: DialogProps) {

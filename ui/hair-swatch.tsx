@@ -1,4 +1,6 @@
-/** A swatch that looks like a lock of hair: strands a little lighter and darker than the colour given (CSS). */
+/**
+ * A swatch that looks like a lock of hair: strands a little lighter and darker than the colour given (CSS).
+ */
 export function HairSwatch({
   colour,
   width = 28,

@@ -66,8 +66,3 @@ export const MoreIcon = () => (
 export const FoldIcon = ({ open }: { open: boolean }) => (
   <Icon size={14}>{open ? <path d="M4 6.5L9 12l5-5.5" /> : <path d="M6.5 4l5.5 5-5.5 5" />}</Icon>
 );
-export const GripIcon = () => (
-  <Icon size={14}>
-    <path d="M6.5 4h.01M11.5 4h.01M6.5 9h.01M11.5 9h.01M6.5 14h.01M11.5 14h.01" strokeWidth="2.4" />
-  </Icon>
-);

@@ -1,4 +1,7 @@
-/** Our mark: three foils of the ribbon side by side – solid, woven, finely woven – under a leaf's edge of light. */
+/**
+ * Our mark: three foils of the ribbon side by side – solid, woven, finely woven – under a leaf's edge of
+ * light.
+ */
 export function Mark({ size = 28 }: { size?: number }) {
   return (
     <svg width={size} height={size} viewBox="0 0 32 32" aria-hidden="true">

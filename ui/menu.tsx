@@ -3,7 +3,7 @@
 import { DropdownMenu } from 'radix-ui';
 import type { ReactNode } from 'react';
 
-export interface MenuItem {
+interface MenuItem {
   readonly words: string;
   /** A second line, smaller. */
   readonly hint?: string;

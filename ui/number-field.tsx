@@ -24,7 +24,10 @@ interface NumberFieldProps {
   hint?: string;
 }
 
-/** A figure with its unit, said and read as the house has it. What cannot be read stays in the field, with a sentence that names it; the value stays as it was. */
+/**
+ * A figure with its unit, said and read as the house has it. What cannot be read stays in the field, with a
+ * sentence that names it; the value stays as it was.
+ */
 export function NumberField({
   label,
   unit: kept,

@@ -16,7 +16,10 @@ interface SliderProps {
   /** Painted under the thumb instead of the plain track. */
   track?: ReactNode;
   hint?: ReactNode;
-  /** Reads a typed value; undefined where it cannot be read. Left out, the first figure in it is taken, to the next step. */
+  /**
+   * Reads a typed value; undefined where it cannot be read. Left out, the first figure in it is taken, to the
+   * next step.
+   */
   read?(text: string): number | undefined;
 }
 
@@ -78,7 +81,8 @@ function firstFigure(text: string): number | undefined {
 const PULL_PX = 10;
 
 /**
- * By finger or pen a slider moves by its thumb, or by a pull sideways from where it stands. A touch beside the thumb moves
+ * By finger or pen a slider moves by its thumb, or by a pull sideways from where it stands. A touch beside
+ * the thumb moves
  * nothing, and a swipe up or down scrolls the page.
  */
 function usePull({
@@ -120,7 +124,9 @@ interface EntryProps extends Required<
   id: string;
 }
 
-/** The value as text: what is typed is taken when it can be read, and stays with a sentence when it cannot. */
+/**
+ * The value as text: what is typed is taken when it can be read, and stays with a sentence when it cannot.
+ */
 function Entry({ id, label, said, min, max, read, onChange }: EntryProps) {
   const [text, setText] = useState<string>();
   const [wrong, setWrong] = useState(false);

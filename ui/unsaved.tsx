@@ -18,8 +18,10 @@ function markSent(event: Event) {
 }
 
 /**
- * Asks before a page with a changed form is left: by a link of the page in a window of ours, by the browser in one of its own.
- * A form that says `data-asks` is marked as soon as something in it is changed, and no more once it is sent. It works for
+ * Asks before a page with a changed form is left: by a link of the page in a window of ours, by the browser
+ * in one of its own.
+ * A form that says `data-asks` is marked as soon as something in it is changed, and no more once it is sent.
+ * It works for
  * fields of every kind, since it listens to what they tell the page.
  */
 export function UnsavedGuard() {

@@ -4,7 +4,8 @@ import { useState } from 'react';
 import { wasReloaded } from './reloaded';
 
 /**
- * A state that survives a reload of the window: a view that was chosen. Only below what is drawn in the browser alone.
+ * A state that survives a reload of the window: a view that was chosen. Only below what is drawn in the
+ * browser alone.
  * @param values what it may be; anything else that was kept is left out
  */
 export function useKept<T extends string | number>(

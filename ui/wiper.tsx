@@ -9,7 +9,10 @@ interface WiperProps {
   after: ReactNode;
 }
 
-/** Two pictures of the same size over each other; a line wipes from one to the other, by hand or with the arrow keys. */
+/**
+ * Two pictures of the same size over each other; a line wipes from one to the other, by hand or with the
+ * arrow keys.
+ */
 export function Wiper({ label, before, after }: WiperProps) {
   const [at, setAt] = useState(50);
   const box = useRef<HTMLDivElement>(null);

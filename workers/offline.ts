@@ -42,7 +42,10 @@ const DAYS_KEPT = 4;
 const FRESH_MS = 10 * 60_000;
 const AT_ONCE = 2;
 
-/** Pages that are kept on the device. Everything that signs in or out, or hands a file over, is the server's alone. */
+/**
+ * Pages that are kept on the device. Everything that signs in or out, or hands a file over, is the server's
+ * alone.
+ */
 const KEPT =
   /^\/(chair|clients|day|house|me|visits\/[^/]+\/(consult|pattern|wear|mix|clock|record))(\/(?!.*\.)[^.]*)?$/;
 
@@ -96,7 +99,10 @@ self.addEventListener('fetch', (event) => {
 });
 serwist.addEventListeners();
 
-/** A worker finds what it is to run behind the # of its address, which only an answer without an address of its own leaves there. */
+/**
+ * A worker finds what it is to run behind the # of its address, which only an answer without an address of
+ * its own leaves there.
+ */
 async function workerScript(request: Request): Promise<Response> {
   const { origin, pathname } = new URL(request.url);
   const response = (await serwist.matchPrecache(`${origin}${pathname}`)) ?? (await fetch(request));

@@ -16,7 +16,9 @@ import {
   type Way,
 } from '@/core/wear';
 
-/** What can be asked of the worker, each with what it answers; some answer several times, better each time. */
+/**
+ * What can be asked of the worker, each with what it answers; some answer several times, better each time.
+ */
 export interface WearAsks {
   /** A picture: coarse at once, then fine. */
   picture: {
@@ -65,7 +67,8 @@ const FINE_MM = 0.5;
 const studio = new WearStudio();
 
 /**
- * Works on one question step by step, so that a newer one can take its place in between; null where a step has nothing to show, a number
+ * Works on one question step by step, so that a newer one can take its place in between; null where a step
+ * has nothing to show, a number
  * where all there is to show is how far it has come, 0–1.
  */
 export const WORK: {

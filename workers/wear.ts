@@ -1,6 +1,9 @@
 import { WORK, type WearKind } from './wear-asks';
 
-/** A question on a channel: the newest one of a channel takes the place of an older one that is not answered yet. */
+/**
+ * A question on a channel: the newest one of a channel takes the place of an older one that is not answered
+ * yet.
+ */
 export interface WearMessage {
   readonly channel: string;
   readonly id: number;

@@ -1,4 +1,5 @@
-// Takes requests over TLS for other devices of the house and hands them to the application on loopback, streams included.
+// Takes requests over TLS for other devices of the house and hands them to the application on loopback,
+// streams included.
 // Usage: node tls-front.mjs HOST PORT CERT KEY TARGET-PORT
 import { readFileSync } from 'node:fs';
 import http from 'node:http';

@@ -1,6 +1,6 @@
-export type Flags =
-  | { readonly ok: true; readonly file: string; readonly flags: ReadonlyMap<string, string> }
-  | { readonly ok: false; readonly problem: string };
+import type { Result } from '../../core/units';
+
+export type Flags = Result<{ readonly file: string; readonly flags: ReadonlyMap<string, string> }>;
 
 /** Reads a call of one file and named values: `FILE.json --weeks 6`. Each flag may stand once. */
 export function flagsOf(verb: string, args: readonly string[], known: readonly string[]): Flags {

@@ -47,7 +47,10 @@ export interface OwnFlags {
   ): Parsed<{ readonly mix: VisitMix; readonly facts: VisitFacts }>;
 }
 
-/** Reads the plan, mix and consultation that a call names, and computes the visit; a sentence where one cannot be. */
+/**
+ * Reads the plan, mix and consultation that a call names, and computes the visit; a sentence where one cannot
+ * be.
+ */
 export async function mixedPlan(
   verb: string,
   args: readonly string[],
@@ -81,7 +84,9 @@ export async function mixedPlan(
   return { ok: true, value: visit };
 }
 
-/** A visit of which nothing is known beside its documents. What is printed of it does not depend on the day. */
+/**
+ * A visit of which nothing is known beside its documents. What is printed of it does not depend on the day.
+ */
 export const PLAIN_FACTS: VisitFacts = {
   heldOn: '2026-01-01',
   bornOn: null,

@@ -4,7 +4,10 @@ import { parseMix, parsePlanText, type Parsed } from '@/core/formats';
 import type { Plan } from '@/core/pattern';
 import type { VisitMix } from '@/core/visit';
 
-/** The plan document of a file, or of standard input where it is `-`; otherwise a sentence that names the file. */
+/**
+ * The plan document of a file, or of standard input where it is `-`; otherwise a sentence that names the
+ * file.
+ */
 export async function readPlan(file: string): Promise<Parsed<Plan>> {
   const text = await textIn(file);
   if (!text.ok) return text;

@@ -122,16 +122,14 @@ async function run(args: readonly string[]): Promise<VerbResult> {
           fromDeg: Math.round(fromDeg),
           toDeg: Math.round(toDeg),
         })),
-      lines: studio
-        .lines(subject)
-        .map(({ kind, zone, atMm, contrast, share: own, weeks: shows }) => ({
-          kind,
-          zone,
-          atMm: tenth(atMm),
-          contrast: share(contrast),
-          share: share(own),
-          weeks: shows && shows.map(tenth),
-        })),
+      lines: studio.lines(subject).map(({ kind, zone, atMm, contrast, share: own, weeks: shows }) => ({
+        kind,
+        zone,
+        atMm: tenth(atMm),
+        contrast: share(contrast),
+        share: share(own),
+        weeks: shows && shows.map(tenth),
+      })),
       findings: findings.map(({ key, words, why, fine, panel }) => ({
         key,
         words,

@@ -2,7 +2,10 @@ import { workDocument } from '@/core/formats';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb } from './verb';
 
-/** `work FILE.json`: everything that product is put on, in order, with its mix, reach, grams and times, as JSON. */
+/**
+ * `work FILE.json`: everything that product is put on, in order, with its mix, reach, grams and times, as
+ * JSON.
+ */
 export const workVerb: Verb = {
   name: 'work',
   usage: 'work FILE.json [--mix MIX.json] [--consult CONSULT.json] …',

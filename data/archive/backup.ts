@@ -22,7 +22,10 @@ export interface Held {
 export const salonsOf = (owner: Knex): Promise<Salon[]> =>
   owner('salon').select('id', 'name').orderBy('name');
 
-/** Writes a salon into a file and reads it back. It is written beside and put in place when it is whole: one that stops half-way spoils none that is there. */
+/**
+ * Writes a salon into a file and reads it back. It is written beside and put in place when it is whole: one
+ * that stops half-way spoils none that is there.
+ */
 export async function backUp(owner: Knex, { id }: Salon, file: string): Promise<Held> {
   const half = `${file}.part`;
   try {
@@ -62,7 +65,8 @@ const slugOf = (name: string) =>
     .slice(0, 60);
 
 /**
- * Backs every salon up into a folder, restores each archive into an empty database for a try, and takes the oldest away beyond
+ * Backs every salon up into a folder, restores each archive into an empty database for a try, and takes the
+ * oldest away beyond
  * so many. What fails of one salon holds no other up, and takes none of its older archives away.
  * @param say called with a line for each salon
  * @returns how many failed

@@ -10,8 +10,10 @@ const USAGE =
 const HOUR_MS = 3_600_000;
 
 /**
- * At the server's own command line: a salon into one archive, every salon into a folder again and again, an archive into this
- * installation, or an archive only looked at. LATTICE_OWNER_DATABASE_URL is the role that owns the tables; bin/backup and
+ * At the server's own command line: a salon into one archive, every salon into a folder again and again, an
+ * archive into this
+ * installation, or an archive only looked at. LATTICE_OWNER_DATABASE_URL is the role that owns the tables;
+ * bin/backup and
  * bin/restore set it.
  */
 async function main([verb, ...given]: readonly string[]): Promise<void> {
@@ -66,7 +68,10 @@ async function check(file: string): Promise<void> {
   console.log(`${said} it was restored into an empty database for a try, which is gone again.`);
 }
 
-/** At once, and again after so many hours, until it is stopped. A round that fails is said, and the next comes all the same. */
+/**
+ * At once, and again after so many hours, until it is stopped. A round that fails is said, and the next comes
+ * all the same.
+ */
 async function keepBackingUp(ownerUrl: string, folder: string, hours: number, keep: number): Promise<never> {
   for (;;) {
     const from = Date.now();

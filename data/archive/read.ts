@@ -15,10 +15,13 @@ export interface ReadArchive {
   readonly tables: ReadonlyMap<string, readonly string[]>;
   /** Reads a photo of the archive. */
   photo(path: string): Promise<Buffer>;
-  close(): void;
+  readonly close: () => void;
 }
 
-/** More than these is a bomb, not a salon: bytes of one file, of all files unpacked, and how far the whole is blown up. */
+/**
+ * More than these is a bomb, not a salon: bytes of one file, of all files unpacked, and how far the whole is
+ * blown up.
+ */
 export const LIMITS = {
   manifest: 8 << 20,
   table: 512 << 20,
@@ -37,7 +40,7 @@ export async function readArchive(file: string, limits = LIMITS): Promise<ReadAr
   try {
     const entries = await entriesOf(zip, limits);
     const content = (path: string, most: number) => contentOf(zip, entries, path, most);
-    const manifest = await manifestIn(await content(MANIFEST_PATH, limits.manifest));
+    const manifest = manifestIn(await content(MANIFEST_PATH, limits.manifest));
     const tables = new Map<string, readonly string[]>();
     for (const [table] of ARCHIVED) {
       const said = manifest.tables[table];
@@ -149,7 +152,7 @@ async function contentOf(
   });
 }
 
-async function manifestIn(bytes: Buffer): Promise<ArchiveManifest> {
+function manifestIn(bytes: Buffer): ArchiveManifest {
   let value: unknown;
   try {
     value = JSON.parse(bytes.toString('utf8'));

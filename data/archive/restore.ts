@@ -1,7 +1,8 @@
 import type { Knex } from 'knex';
 import { inSalon, type Transaction } from '../database';
 import { ArchiveProblem, readArchive } from './read';
-import { ARCHIVED, PHOTO_PATH, type ArchivedTable } from './tables';
+import { ARCHIVED, photoAt, type ArchivedTable } from './tables';
+import { rawRows } from '../raw-rows';
 
 /** Nobody can sign in with it: it is the hash of nothing. New passwords come by bin/reset-link. */
 const NO_PASSWORD = '$argon2id$restored';
@@ -14,7 +15,8 @@ export interface Restored {
 }
 
 /**
- * Brings a salon from an archive into this installation, all of it or nothing. A salon that is here already is never touched:
+ * Brings a salon from an archive into this installation, all of it or nothing. A salon that is here already
+ * is never touched:
  * the archive is refused. People keep their addresses and set new passwords.
  * @param owner pool of the role that owns the tables
  * @throws ArchiveProblem with a sentence
@@ -40,7 +42,7 @@ export async function restoreArchive(file: string, owner: Knex): Promise<Restore
             await insert(trx, table, manifest.tables[table].columns, lines.slice(i, i + CHUNK));
         }
         for (const path of Object.keys(manifest.photos)) {
-          const [, photoId, size] = PHOTO_PATH.exec(path)!;
+          const { photoId, size } = photoAt(path)!;
           await trx('photo_bytes').insert({
             photo_id: photoId,
             salon_id: manifest.salon.id,
@@ -58,7 +60,8 @@ export async function restoreArchive(file: string, owner: Knex): Promise<Restore
   } catch (error) {
     if (error instanceof ArchiveProblem) throw error;
     const { code, table, detail } = error as { code?: string; table?: string; detail?: string };
-    // What the database refuses (a doubled id, a reference to nothing, a value out of bounds) is a fault of the archive.
+    // What the database refuses (a doubled id, a reference to nothing, a value out of bounds) is a fault of
+    // the archive.
     if (code?.startsWith('23') || code?.startsWith('22'))
       throw new ArchiveProblem(
         `The archive does not hold together${table ? `, in ${table}` : ''}: ${detail ?? (error as Error).message} Nothing was written.`,
@@ -75,7 +78,10 @@ const MADE: Readonly<Partial<Record<ArchivedTable, Readonly<Record<string, strin
   photo: { stored_in: 'database' },
 };
 
-/** Columns that an archive may carry and that do not come over: a salon that is restored works, and is no demo. */
+/**
+ * Columns that an archive may carry and that do not come over: a salon that is restored works, and is no
+ * demo.
+ */
 const LEFT_BEHIND: Readonly<Partial<Record<ArchivedTable, readonly string[]>>> = { salon: ['demo'] };
 
 async function insert(
@@ -104,8 +110,7 @@ async function insert(
 async function refuseTakenAddresses(trx: Transaction, lines: readonly string[]): Promise<void> {
   for (const line of lines) {
     const { email } = JSON.parse(line) as { email: string };
-    const { rows } = await trx.raw('select 1 from find_sign_in(?)', [email]);
-    if (rows.length > 0)
+    if ((await rawRows(trx, 'select 1 from find_sign_in(?)', [email])).length > 0)
       throw new ArchiveProblem(
         `Somebody signs in here as ${email} already, in another salon; nothing was changed.`,
       );

@@ -24,8 +24,10 @@ import { freePort } from '../testing/free-port';
 import { createVisit, readVisit } from '../visits';
 
 /**
- * Kills the application, the database or both while stations write, and fills the disk that they lie on; then counts what was
- * acknowledged and is not there, is there twice, or is there by half. Starts a `bin/start` of its own with a folder of its own, on a small
+ * Kills the application, the database or both while stations write, and fills the disk that they lie on; then
+ * counts what was
+ * acknowledged and is not there, is there twice, or is there by half. Starts a `bin/start` of its own with a
+ * folder of its own, on a small
  * disk where it may mount one (root), and takes all of it away again. `--rounds 60` is the default.
  */
 const ROUNDS = Math.min(200, option('rounds', 60));
@@ -106,7 +108,10 @@ const clientId = await createClient(actor, {
 });
 const today = new Date().toISOString().slice(0, 10);
 
-/** A station: notes at a service, and the consultation of the visit, each sent until it is acknowledged, as the pages do. */
+/**
+ * A station: notes at a service, and the consultation of the visit, each sent until it is acknowledged, as
+ * the pages do.
+ */
 interface Station {
   readonly visit: string;
   readonly acknowledged: string[];
@@ -260,7 +265,7 @@ for (let round = 0; round < ROUNDS && !ends; round += 1) {
 }
 ends = true;
 await working;
-if (failed) console.error(failed instanceof Error ? failed.message : String(failed));
+if (failed) console.error(failed instanceof Error ? failed.message : failed);
 
 let [lost, doubled, half] = [0, 0, 0];
 for (const { visit, acknowledged, lastNotes, revision } of stations) {

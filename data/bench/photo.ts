@@ -2,7 +2,10 @@ import { readFile } from 'node:fs/promises';
 import sharp from 'sharp';
 import { readPicture } from '../picture';
 
-/** Time until an uploaded picture of 12 megapixels is ready to be kept; `--heic FILE` measures one in that format. */
+/**
+ * Time until an uploaded picture of 12 megapixels is ready to be kept; `--heic FILE` measures one in that
+ * format.
+ */
 const RUNS = 5;
 const noise = await sharp({
   create: {

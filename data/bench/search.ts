@@ -2,11 +2,14 @@ import type { Knex } from 'knex';
 import { EMPTY_CONSULT, startPlan } from '../../core/formats';
 import { readClient, listClients } from '../clients';
 import { scratchDatabase } from '../testing/scratch';
+import { rawRows } from '../raw-rows';
 
 /**
- * Medians at the server of the client search, the list and the client page with 10 000, 50 000 and 200 000 clients in one
+ * Medians at the server of the client search, the list and the client page with 10 000, 50 000 and 200 000
+ * clients in one
  * salon and five visits each, and the plans of the search's queries. Needs LATTICE_OWNER_DATABASE_URL and
- * LATTICE_APP_DATABASE_URL; works in a database of its own, which it drops. About ten minutes; `--most 50000` stops earlier.
+ * LATTICE_APP_DATABASE_URL; works in a database of its own, which it drops. About ten minutes; `--most 50000`
+ * stops earlier.
  */
 const SIZES = [10_000, 50_000, 200_000];
 const most = Number(process.argv[process.argv.indexOf('--most') + 1]) || SIZES.at(-1)!;
@@ -54,8 +57,10 @@ for (const size of SIZES.filter((own) => own <= most)) {
   for (const [what, words] of SEARCHES) {
     const { median, slowest, result } = await timed(async () => {
       await inApp((trx) => trx.raw('select * from find_by_pattern(?, 100)', [words.split(' ')]));
-      return (await inApp((trx) => trx.raw('select * from find_clients(?, 100, false)', [words.split(' ')])))
-        .rows.length as number;
+      const found = await inApp((trx) =>
+        rawRows(trx, 'select * from find_clients(?, 100, false)', [words.split(' ')]),
+      );
+      return found.length;
     });
     medians.push(median);
     say(`search: ${what}`, median, slowest, `${result} found`);
@@ -89,10 +94,10 @@ const PLANS = [
 for (const [what, sql] of PLANS) {
   const explain = `explain (analyze, costs off, timing off) ${sql.replace('$1', `'${actor.salonId}'`)}`;
   const rows = await inSalon(
-    async (trx) => (await trx.raw(explain)).rows,
+    (trx) => rawRows<Record<string, string>>(trx, explain),
     (trx) => trx.raw('set local role lattice_lookup'),
   );
-  console.log(`\n${what}\n${rows.map((row: Record<string, string>) => row['QUERY PLAN']).join('\n')}`);
+  console.log(`\n${what}\n${rows.map((row) => row['QUERY PLAN']).join('\n')}`);
 }
 await scratch.drop();
 
@@ -116,7 +121,7 @@ function say(what: string, median: number, slowest: number, result: string): voi
 
 function inSalon<T>(
   work: (trx: Knex.Transaction) => Promise<T>,
-  before: (trx: Knex.Transaction) => Promise<unknown> = async () => undefined,
+  before: (trx: Knex.Transaction) => Promise<unknown> = () => Promise.resolve(),
 ): Promise<T> {
   return scratch.owner.transaction(async (trx) => {
     await trx.raw("select set_config('lattice.salon', ?, true)", [actor.salonId]);

@@ -12,13 +12,18 @@ import { beginUnasked } from '../testing/begun';
 import { freePort } from '../testing/free-port';
 import { scratchDatabase } from '../testing/scratch';
 import { createVisit } from '../visits';
+import { rawRows } from '../raw-rows';
 
 /**
- * Many live services at once on the built application, on several machines of it that share one database, over loopback only: two
- * streams each, on two machines, and an event every so often. In the middle one machine is killed: its stations go to another,
- * as they do behind a proxy. Before that people use pages, and are together at visits. Prints how long an event takes until a server has taken it and until both
+ * Many live services at once on the built application, on several machines of it that share one database,
+ * over loopback only: two
+ * streams each, on two machines, and an event every so often. In the middle one machine is killed: its
+ * stations go to another,
+ * as they do behind a proxy. Before that people use pages, and are together at visits. Prints how long an
+ * event takes until a server has taken it and until both
  * streams have it, whether one was lost, and how long pages take before that.
- * Needs LATTICE_OWNER_DATABASE_URL and LATTICE_APP_DATABASE_URL, and a build; works in a database of its own, which it drops.
+ * Needs LATTICE_OWNER_DATABASE_URL and LATTICE_APP_DATABASE_URL, and a build; works in a database of its own,
+ * which it drops.
  * `--services 200 --every 30 --minutes 5 --nodes 2 --people 50` are the defaults.
  */
 const SERVICES = Math.min(400, option('services', 200));
@@ -27,7 +32,9 @@ const LASTS_MS = 60_000 * Math.min(15, option('minutes', 5));
 const NODES = Math.min(4, option('nodes', 2));
 const PEOPLE = Math.min(200, option('people', 50));
 const SECRET = 'a secret of the bench, never used anywhere else';
-/** Asked of a quiet machine, ms: 95 in a hundred events seen, pages answered, and moves of people heard of. */
+/**
+ * Asked of a quiet machine, ms: 95 in a hundred events seen, pages answered, and moves of people heard of.
+ */
 const BUDGET = { seen: 250, page: 400, heard: 1000 };
 
 const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
@@ -141,7 +148,8 @@ const PAGES = [
   `/visits/${visits[1]}/record`,
   '/clients?find=maren',
 ];
-// A machine that has just been started loads its code with the first request of each kind: that is not what is measured.
+// A machine that has just been started loads its code with the first request of each kind: that is not what
+// is measured.
 for (let i = 0; i < NODES; i += 1) {
   const now = Date.now();
   for (const path of PAGES)
@@ -262,7 +270,7 @@ console.log(
 );
 for (let i = visits.length; i < SERVICES; i += 1) await begin(i);
 const sentAt = new Map<string, number>();
-const seen: [Map<string, number>, Map<string, number>] = [new Map(), new Map()];
+const seen = [new Map<string, number>(), new Map<string, number>()] as const;
 let closing = false;
 
 /** A stream as a device keeps it: opened anew from where it was, wherever a machine is left. */
@@ -378,13 +386,16 @@ if (quiet.length < both.length)
     both.filter((own) => !quiet.includes(own)).map(({ ms }) => ms),
   );
 const lost = [...sentAt.keys()].filter((id) => !seen[0].has(id) || !seen[1].has(id)).length;
-const { rows } = await inSalon(actor.salonId, (trx) =>
-  trx.raw('select count(*)::int as n, count(distinct id)::int as d from service_event'),
+const [kept] = await inSalon(actor.salonId, (trx) =>
+  rawRows<{ n: number; d: number }>(
+    trx,
+    'select count(*)::int as n, count(distinct id)::int as d from service_event',
+  ),
 );
 console.log(
-  `events sent ${sentAt.size}, kept ${rows[0].n} (each once: ${rows[0].n === rows[0].d && rows[0].n === sentAt.size}), not seen on both streams ${lost}, refused ${failures.length}${failures.length > 0 ? ` (${[...new Set(failures)].join(', ')})` : ''}`,
+  `events sent ${sentAt.size}, kept ${kept.n} (each once: ${kept.n === kept.d && kept.n === sentAt.size}), not seen on both streams ${lost}, refused ${failures.length}${failures.length > 0 ? ` (${[...new Set(failures)].join(', ')})` : ''}`,
 );
-good &&= lost === 0 && failures.length === 0 && rows[0].n === sentAt.size;
+good &&= lost === 0 && failures.length === 0 && kept.n === sentAt.size;
 
 closing = true;
 for (const own of nodes) own.process.kill('SIGTERM');

@@ -7,7 +7,8 @@ import { watch } from '../watch';
 import type { Asked, Sent, SentKey, Tasks } from './thread';
 
 /**
- * What takes long is computed beside the requests, in threads: for each salon one thing after the other, with an end to how long it takes, so
+ * What takes long is computed beside the requests, in threads: for each salon one thing after the other, with
+ * an end to how long it takes, so
  * that no pattern and no salon holds up the others.
  */
 const THREADS = 2;
@@ -22,7 +23,10 @@ const TOO_LONG =
   'This pattern takes too long to work out: it has too many panels or outlines. Take some away and try again.';
 const TOO_MUCH = 'This salon asks for too much at once. Try again in a moment.';
 
-/** Answers that are small and asked for again and again, by what was asked: the same asks have the same answers. */
+/**
+ * Answers that are small and asked for again and again, by what was asked: the same asks have the same
+ * answers.
+ */
 const REMEMBERED: ReadonlySet<keyof Tasks> = new Set(['next']);
 const MOST_REMEMBERED = 200;
 

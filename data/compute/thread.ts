@@ -22,7 +22,10 @@ export interface Asked {
   readonly facts: VisitFacts;
 }
 
-/** What of a computed visit passes between threads: all that holds no function; of the pattern its sheet, of the shelf its products. */
+/**
+ * What of a computed visit passes between threads: all that holds no function; of the pattern its sheet, of
+ * the shelf its products.
+ */
 export type Sent = Omit<ComputedVisit, 'next' | 'checkFacts' | 'pattern' | 'shelf'> & {
   readonly sheet: ComputedVisit['pattern']['sheet'];
   readonly products: ComputedVisit['shelf']['all'];

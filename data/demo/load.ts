@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
 import type { Zone } from '../../core/head';
 import { USUAL_RANGE } from '../../core/products';
@@ -68,7 +69,10 @@ export async function isEmpty(owner: Knex): Promise<boolean> {
   return row === undefined;
 }
 
-/** How much was done in the demo salons since they were loaded: entries of their trails. What is loaded is written at one moment. */
+/**
+ * How much was done in the demo salons since they were loaded: entries of their trails. What is loaded is
+ * written at one moment.
+ */
 export async function workedInDemo(owner: Knex): Promise<number> {
   const salons: { id: string }[] = await owner('salon').select('id').where({ demo: true });
   let many = 0;
@@ -121,8 +125,7 @@ export async function loadDemo(owner: Knex, today: string): Promise<void> {
   const passwordHash = await hashPassword(DEMO_PASSWORD);
   const engine = createVisitEngine();
   for (const [index, salon] of DEMO_SALONS.entries()) {
-    const { rows } = await owner.raw('select gen_random_uuid() as id');
-    const salonId: string = rows[0].id;
+    const salonId = randomUUID();
     await inSalon(
       salonId,
       async (trx) => {

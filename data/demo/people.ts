@@ -5,7 +5,7 @@ const HALF_PAST_NINE_TO_SIX: DayHours = { from: 9 * 60 + 30, to: 18 * 60 };
 /** Password of every demo account; shown on the sign-in page while the demo data is loaded. */
 export const DEMO_PASSWORD = 'dappled-leaf';
 
-export interface DemoPerson {
+interface DemoPerson {
   readonly name: string;
   readonly email: string;
   readonly role: 'owner' | 'colourist' | 'assistant';
@@ -18,7 +18,9 @@ export interface DemoSalon {
   readonly people: readonly DemoPerson[];
 }
 
-/** Two salons of our own invention: the first to work in, the second to see that it sees nothing of the first. */
+/**
+ * Two salons of our own invention: the first to work in, the second to see that it sees nothing of the first.
+ */
 export const DEMO_SALONS: readonly DemoSalon[] = [
   {
     name: 'Fernhollow Colour Rooms',

@@ -83,13 +83,15 @@ export const everywhere = (mm: number): Consult['regrowthMm'] =>
     nape: mm,
   });
 
-/** The same regrowth everywhere, and no longer than the hair is: where it is new, all of it has grown since. */
+/**
+ * The same regrowth everywhere, and no longer than the hair is: where it is new, all of it has grown since.
+ */
 export function grownOn(own: Consult, mm: number): Consult {
   const lengthIn = (zone: Zone) => own.hair.byZone[zone]?.lengthMm ?? own.hair.lengthMm;
   return {
     ...own,
     regrowthMm: Object.fromEntries(
-      Object.entries(everywhere(mm)).map(([zone, grown]) => [zone, Math.min(grown!, lengthIn(zone as Zone))]),
+      Object.entries(everywhere(mm)).map(([zone, grown]) => [zone, Math.min(grown, lengthIn(zone as Zone))]),
     ),
   };
 }
@@ -101,8 +103,8 @@ export interface Recipe {
   readonly formula?: string;
 }
 
-export const FINE: Gather = { kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 0.5 };
-export const BABY: Gather = { kind: 'weave', stitchMm: 1.5, gapMm: 2, depth: 0.5 };
+const FINE: Gather = { kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 0.5 };
+const BABY: Gather = { kind: 'weave', stitchMm: 1.5, gapMm: 2, depth: 0.5 };
 export const CHUNKY = { kind: 'weave', stitchMm: 8, gapMm: 8, depth: 0.5 } as const satisfies Gather;
 export const SLICE: Gather = { kind: 'slice' };
 

@@ -4,7 +4,10 @@ const address = z
   .url({ protocol: /^https?$/, error: 'must be an address such as https://salon.example' })
   .transform((text) => text.replace(/\/+$/, ''));
 
-/** Where clients reach this application, for the links in reminders; undefined where it is not set. @throws Error for what is no address */
+/**
+ * Where clients reach this application, for the links in reminders; undefined where it is not set.
+ * @throws Error for what is no address
+ */
 export function publicAddress(text = process.env.LATTICE_ADDRESS): string | undefined {
   if (!text) return undefined;
   const read = address.safeParse(text);

@@ -8,18 +8,22 @@ import { errorFacts, watch } from '../watch';
 import { outboxPlace } from './outbox';
 import { remindableNow, sameReminder, type Remindable } from './remindable';
 import { sendReminder } from './send';
+import { rawRows } from '../raw-rows';
 
 /** Enqueues one reminder. */
 export type Enqueue = (reminder: JobData['reminder']) => Promise<unknown>;
 
-/** Looks, in every salon, for reminders whose time has come, and has each sent. Nothing of them but ids is kept in the queue. */
+/**
+ * Looks, in every salon, for reminders whose time has come, and has each sent. Nothing of them but ids is
+ * kept in the queue.
+ */
 export async function enqueueDue(enqueue: Enqueue): Promise<void> {
   if (!outboxPlace()) return;
-  const { rows } = await database().raw('select salon_id, salon_name from salons_here()');
-  for (const { salon_id: salonId, salon_name: salonName } of rows as {
-    salon_id: string;
-    salon_name: string;
-  }[]) {
+  const salons = await rawRows<{ salon_id: string; salon_name: string }>(
+    database(),
+    'select salon_id, salon_name from salons_here()',
+  );
+  for (const { salon_id: salonId, salon_name: salonName } of salons) {
     // What cannot be read of one salon holds no other up.
     await enqueueFor({ salonId, salonName }, enqueue).catch((error: unknown) =>
       watch().log.error({ salon: salonId, ...errorFacts(error) }, 'reminders'),
@@ -44,7 +48,8 @@ async function enqueueFor(
 }
 
 /**
- * Sends one reminder, in the words of now. One whose appointment was moved or cancelled, or whose client took their consent back, is let be.
+ * Sends one reminder, in the words of now. One whose appointment was moved or cancelled, or whose client took
+ * their consent back, is let be.
  * @throws Error where the outbox did not take it: the queue tries again
  */
 export async function sendOne({ salonId, salonName, ...of }: JobData['reminder']): Promise<void> {

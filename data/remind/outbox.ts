@@ -8,7 +8,10 @@ const place = z
     'must be 127.0.0.1:port: texts are handed to an outbox on this machine and to no other',
   );
 
-/** The outbox of this installation, host:port; undefined where there is none. @throws Error for an address elsewhere */
+/**
+ * The outbox of this installation, host:port; undefined where there is none.
+ * @throws Error for an address elsewhere
+ */
 export function outboxPlace(text = process.env.LATTICE_OUTBOX): string | undefined {
   if (!text) return undefined;
   const read = place.safeParse(text);
@@ -23,7 +26,8 @@ const ANSWER_MS = 4000;
 const problemSchema = z.object({ problem: z.string().max(200) });
 
 /**
- * Hands a text to the outbox. One that was handed over before under the same id is taken once, so that it can be tried again
+ * Hands a text to the outbox. One that was handed over before under the same id is taken once, so that it can
+ * be tried again
  * whenever no answer came.
  * @returns why it was not taken, and whether the outbox answered at all
  */

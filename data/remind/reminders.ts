@@ -1,3 +1,4 @@
+import type { Result } from '../../core/units';
 import { inSalon, type Actor, type Transaction } from '../database';
 import { leaveTrail, type Author } from '../trail';
 
@@ -49,7 +50,7 @@ async function reminders(
     .leftJoin('person as p', 'p.id', 'r.created_by')
     .modify(narrow)
     .orderBy('r.created_at', 'desc')
-    .select(
+    .select<ReminderRow[]>(
       'r.id',
       'r.client_id',
       'c.name as client_name',
@@ -63,7 +64,7 @@ async function reminders(
       'r.created_at',
       'p.name as by',
     );
-  return rows.map((row: ReminderRow) => ({
+  return rows.map((row) => ({
     id: row.id,
     clientId: row.client_id,
     clientName: row.client_name,
@@ -106,13 +107,13 @@ export function recentReminders(actor: Actor, since: Date): Promise<Reminder[]> 
   );
 }
 
-export type Queued =
-  | { readonly ok: true; readonly reminder: Pick<Reminder, 'id' | 'phone' | 'words'> }
-  | { readonly ok: false; readonly problem: string };
+export type Queued = Result<{ readonly reminder: Pick<Reminder, 'id' | 'phone' | 'words'> }>;
 
 /**
- * Keeps a reminder before it is sent, so that one that was on its way is known after a fault: its id goes with it, and whoever
- * sends it knows one that came twice. One of the same is taken up again with the words of now; one that was sent is refused.
+ * Keeps a reminder before it is sent, so that one that was on its way is known after a fault: its id goes
+ * with it, and whoever
+ * sends it knows one that came twice. One of the same is taken up again with the words of now; one that was
+ * sent is refused.
  */
 export function queueReminder(
   actor: Author,
@@ -160,7 +161,10 @@ export function queueReminder(
   });
 }
 
-/** Keeps what became of a reminder that was on its way. @param problem why it did not go through; null where it did */
+/**
+ * Keeps what became of a reminder that was on its way.
+ * @param problem why it did not go through; null where it did
+ */
 export function settleReminder(actor: Author, id: string, problem: string | null, now: Date): Promise<void> {
   return inSalon(actor.salonId, async (trx) => {
     const [row] = await trx('reminder')

@@ -8,12 +8,17 @@ import { handOver, type HandedOver } from './outbox';
 import type { Remindable } from './remindable';
 import { queueReminder, settleReminder } from './reminders';
 
-/** What became of a reminder: handed over, refused by what is kept of the client, or not taken by the outbox. */
+/**
+ * What became of a reminder: handed over, refused by what is kept of the client, or not taken by the outbox.
+ */
 export type Sent =
   | HandedOver
   | { readonly taken: false; readonly answered: true; readonly refused: true; readonly problem: string };
 
-/** Keeps a reminder, hands it to the outbox, and keeps what became of it. Sent twice at once, it is taken once: its id goes with it. */
+/**
+ * Keeps a reminder, hands it to the outbox, and keeps what became of it. Sent twice at once, it is taken
+ * once: its id goes with it.
+ */
 export async function sendReminder(sender: Author, own: Remindable, outbox: string): Promise<Sent> {
   const queued = await queueReminder(sender, own);
   if (!queued.ok) return { taken: false, answered: true, refused: true, problem: queued.problem };
@@ -39,7 +44,10 @@ export async function sendReminder(sender: Author, own: Remindable, outbox: stri
 /** So long after the appointment a page stays open: what is to be minded afterwards stands there. */
 const DAYS_AFTER = 60;
 
-/** The words with the address of the client's page, which is opened for it; its secret stands in the text alone. undefined where no address is known */
+/**
+ * The words with the address of the client's page, which is opened for it; its secret stands in the text
+ * alone. undefined where no address is known
+ */
 async function withTheirPage(
   sender: Author,
   { clientId, slot }: Remindable,

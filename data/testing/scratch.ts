@@ -1,6 +1,6 @@
 import { randomBytes } from 'node:crypto';
 import type { Knex } from 'knex';
-import { closeDatabase, connect } from '../database';
+import { closeDatabase, connect, onConnection } from '../database';
 import { loadDemo } from '../demo/load';
 import { ensureAppLogin, ensureRoles, migrate } from '../migrate';
 
@@ -63,14 +63,11 @@ export async function scratchFromDump(dump: string): Promise<Scratch> {
   await ensureAppLogin(owner, appUrl);
   // Handing functions to lattice_lookup asks that it may make some; the names are whole everywhere in a dump.
   const sql = dump.replace(/\blattice_owner\b/g, 'current_user');
-  const client = await owner.client.acquireConnection();
-  try {
-    await client.query(
+  await onConnection(owner, (connection) =>
+    connection.query(
       `grant create on schema public to lattice_lookup; set check_function_bodies = false; ${sql}; reset all; revoke create on schema public from lattice_lookup;`,
-    );
-  } finally {
-    await owner.client.releaseConnection(client);
-  }
+    ),
+  );
   return opened(server, name, at.app, owner);
 }
 
@@ -98,7 +95,10 @@ function opened(server: Knex, name: string, appAt: string, owner: Knex): Scratch
   };
 }
 
-/** The server's own vacuum may be at work in the database, and no login but the server's may end that: it is done in a moment. */
+/**
+ * The server's own vacuum may be at work in the database, and no login but the server's may end that: it is
+ * done in a moment.
+ */
 async function dropped(server: Knex, name: string, tries = 20): Promise<void> {
   try {
     await server.raw('drop database ?? with (force)', [name]);

@@ -25,11 +25,7 @@ const TITLES: Readonly<Record<number, string>> = {
 };
 
 /** A refusal as RFC 9457 has it. */
-export function problem(
-  status: number,
-  detail: string,
-  headers: Readonly<Record<string, string>> = {},
-): Response {
+function problem(status: number, detail: string, headers: Readonly<Record<string, string>> = {}): Response {
   return Response.json(
     { type: 'about:blank', title: TITLES[status] ?? 'Refused', status, detail },
     {

@@ -10,7 +10,7 @@ const revision = z.int().min(1).describe('The same as in the ETag');
 const MOST_PAGE = 200;
 
 /** Parts of a page. */
-export const pageQuery = {
+const pageQuery = {
   limit: z.coerce.number().int().min(1).max(MOST_PAGE).default(50).describe('At most this many'),
   after: id.optional().describe('`next` of the page before'),
 };

@@ -1,6 +1,9 @@
 const KEY = 'lattice/chair/clock';
 
-/** The server's time as far as this device knows it: its own clock, right or wrong, and how far that was off when it last heard. */
+/**
+ * The server's time as far as this device knows it: its own clock, right or wrong, and how far that was off
+ * when it last heard.
+ */
 export class DeviceClock {
   private offset: number;
 

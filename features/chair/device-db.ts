@@ -90,7 +90,10 @@ export class DeviceDb {
     return true;
   }
 
-  /** Forgets every service that was sent in full. @returns how many stay, because something of them was not sent yet */
+  /**
+   * Forgets every service that was sent in full.
+   * @returns how many stay, because something of them was not sent yet
+   */
   async forgetSent(): Promise<number> {
     const kept = await Promise.all((await this.services()).map(({ visitId }) => this.forget(visitId)));
     return kept.filter((gone) => !gone).length;

@@ -8,7 +8,10 @@ import type { LinkSnapshot } from './service-link';
 import { isMuted, setMuted, useMuted } from './sound';
 import { until } from './words';
 
-/** Other services of this device, a line each with what they are at and what is due next: pressed, one comes into sight. */
+/**
+ * Other services of this device, a line each with what they are at and what is due next: pressed, one comes
+ * into sight.
+ */
 export function OtherClients({
   snapshots,
   now,

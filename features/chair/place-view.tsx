@@ -91,7 +91,10 @@ export const PlaceView = memo(function PlaceView({ script, state, foil, blocks }
   );
 });
 
-/** What never changes while a service runs lies on a layer of its own: a tap paints the foils only. Flat, without the flow of the hair: it is painted at once on any device. */
+/**
+ * What never changes while a service runs lies on a layer of its own: a tap paints the foils only. Flat,
+ * without the flow of the hair: it is painted at once on any device.
+ */
 const Hair = memo(function Hair({ script, computed }: { script: ServiceScript; computed: ComputedPlan }) {
   const { head } = computed.drawing;
   const { part } = script.plan.head;

@@ -2,14 +2,17 @@
 
 import { memo } from 'react';
 import type { ServiceScript, ServiceState } from '@/core/chair';
-import { FoilGlyph } from '@/ui/foil-glyph';
 import { useWidth } from '@/ui/use-width';
+import { FoilGlyph } from '../head/foil-glyph';
 import { barkOf } from '../visit/bark';
 
 const HEIGHT = 40;
 const GAP = 8;
 
-/** The ribbon as progress: what is on is lit, what is rinsed is water, what waits is pale, the one in hand is framed. */
+/**
+ * The ribbon as progress: what is on is lit, what is rinsed is water, what waits is pale, the one in hand is
+ * framed.
+ */
 export const ProgressRibbon = memo(function ProgressRibbon({
   script,
   state,

@@ -17,32 +17,22 @@ import {
 import { listenTo } from '@/data/signals';
 import { serverNow } from '@/data/now';
 import { eventStream } from '../http/event-stream';
-import { currentPerson } from '../session/current';
 import { endWithSession } from '../session/queries';
+import type { SignedIn } from '../session/signed-in';
 import { isId } from '../shared';
 import type { DeviceFacts } from './types';
 
 export type { LiveService, OpenedService, TakenEvent };
 
-const SIGNED_OUT = {
-  ok: false,
-  reason: 'signed-out',
-  problem:
-    'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.',
-} as const;
 const NO_VISIT = { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' } as const;
 
 export type Answer<T> =
-  | Reached<T>
-  | typeof SIGNED_OUT
-  | { readonly ok: false; readonly reason: 'invalid'; readonly problem: string };
+  Reached<T> | { readonly ok: false; readonly reason: 'invalid'; readonly problem: string };
 
 /** Services under way in the salon, with who is at this device. */
-export async function runningServices(): Promise<
-  Answer<DeviceFacts & { readonly services: readonly LiveService[] }>
-> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
+export async function runningServices(
+  person: SignedIn,
+): Promise<Answer<DeviceFacts & { readonly services: readonly LiveService[] }>> {
   return {
     ok: true,
     value: {
@@ -56,6 +46,7 @@ export async function runningServices(): Promise<
 
 /** A service with its script and everything that happened. */
 export async function serviceFor(
+  person: SignedIn,
   visitId: string,
 ): Promise<
   Answer<
@@ -67,8 +58,6 @@ export async function serviceFor(
       }
   >
 > {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
   if (!isId(visitId)) return NO_VISIT;
   const [opened, house] = await Promise.all([openService(person, visitId), readHouse(person)]);
   if (!opened.ok) return opened;
@@ -88,11 +77,10 @@ export async function serviceFor(
 
 /** Takes events of a device. */
 export async function takeEvents(
+  person: SignedIn,
   visitId: string,
   batch: unknown,
 ): Promise<Answer<{ readonly events: readonly TakenEvent[]; readonly serverNow: number }>> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
   if (!isId(visitId)) return NO_VISIT;
   const read = parseEventBatch(batch);
   return read.ok
@@ -101,21 +89,23 @@ export async function takeEvents(
 }
 
 /**
- * What happens at a service from a position on, as server-sent events: `happened` with each event and its position as id, `now`
+ * What happens at a service from a position on, as server-sent events: `happened` with each event and its
+ * position as id, `now`
  * with the server's time now and then. Ends when the session does.
  */
 export async function serviceStream(
+  person: SignedIn,
   visitId: string,
   after: number,
   signal: AbortSignal,
 ): Promise<Response | null> {
-  const person = await currentPerson();
-  if (!person || !isId(visitId)) return null;
+  if (!isId(visitId)) return null;
   return eventStream('service', signal, async ({ isOpen, write, close, until }) => {
     let sent = after;
     let wanted = false;
     let reading = false;
-    // By how much the service's time is ahead of the server's: asked again only when an event shows that it is.
+    // By how much the service's time is ahead of the server's: asked again only when an event shows that it
+    // is.
     let ahead = 0;
     const measure = () =>
       timeOfService(person, visitId).then((now) => void (ahead = now - serverNow()), close);

@@ -29,20 +29,27 @@ export interface LinkSnapshot {
 /** The world outside, so that tests can stand in for it. */
 export interface LinkPorts {
   fetch(url: string, init?: RequestInit): Promise<Response>;
-  /** Listens to a stream; `onEvent` with each event's name and data, `onDown` when it broke. @returns ends it */
+  /**
+   * Listens to a stream; `onEvent` with each event's name and data, `onDown` when it broke.
+   * @returns ends it
+   */
   listen(url: string, onEvent: (name: string, data: string) => void, onDown: () => void): () => void;
   randomId(): string;
 }
 
 const RETRY_MS = [500, 1000, 2000, 4000];
 const MOST_AT_ONCE = 200;
-/** The server's stream has a pulse every ten seconds; one that says nothing for so long has died without saying so. */
+/**
+ * The server's stream has a pulse every ten seconds; one that says nothing for so long has died without
+ * saying so.
+ */
 const SILENCE_MS = 25_000;
 
 type Taken = ServiceEvent & { readonly position: number };
 
 /**
- * One service on one device: what happens is kept here first, shown at once, and sent when possible, in order and exactly
+ * One service on one device: what happens is kept here first, shown at once, and sent when possible, in order
+ * and exactly
  * once; what others do comes in over a stream.
  */
 export class ServiceLink {

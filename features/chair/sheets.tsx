@@ -349,7 +349,10 @@ function CheckSheet({
   );
 }
 
-/** A picture of the opened foil, kept with the client's photos; without a network the check goes on without it. */
+/**
+ * A picture of the opened foil, kept with the client's photos; without a network the check goes on without
+ * it.
+ */
 function PhotoField({
   service: { clientId, visitId },
   onTaken,

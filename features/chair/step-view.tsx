@@ -17,8 +17,8 @@ import { isAtBasin } from '@/core/steps';
 import { capital } from '@/core/units';
 import { placeWords } from '@/core/visit';
 import { endsSentence, groupsOf, groupWords, numberWords, reachWords, startWords } from '@/core/work';
-import { FoilGlyph } from '@/ui/foil-glyph';
 import { useSaid } from '@/ui/measures';
+import { FoilGlyph } from '../head/foil-glyph';
 import { useCalendar } from '../house/calendar';
 import { Stitches } from './stitches';
 import { detailWords } from './words-of-steps';
@@ -194,7 +194,10 @@ function Words({
   );
 }
 
-/** The unit in hand: its letter and number, mix, where it begins and how far it goes, how it is gathered and which way it runs. */
+/**
+ * The unit in hand: its letter and number, mix, where it begins and how far it goes, how it is gathered and
+ * which way it runs.
+ */
 function FoilWords({
   plan,
   state,

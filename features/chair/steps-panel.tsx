@@ -18,7 +18,10 @@ interface StepsPanelProps {
   onAdd(): void;
 }
 
-/** Everything that follows the foils, in its order: pressed, a step opens with all that can be decided about it. */
+/**
+ * Everything that follows the foils, in its order: pressed, a step opens with all that can be decided about
+ * it.
+ */
 export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelProps) {
   const calendar = useCalendar();
   const said = useSaid();

@@ -1,5 +1,6 @@
-import type { SingleGather } from '@/core/pattern';
+import { depthOf, outlineOf, stitchShapes, type SingleGather } from '@/core/pattern';
 import { useSaid } from '@/ui/measures';
+import { closedPath } from '../head/closed-path';
 
 /** Longest strip that is drawn, mm. */
 const MOST_MM = 110;
@@ -26,25 +27,15 @@ export function Stitches({
       aria-label={said(`Section ${Math.round(widthMm)} mm wide, at its real size`)}
       className="max-w-full rounded-[3px] bg-[#2b211b]"
     >
-      <path d={pathOf(gather, width)} fill={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'} />
+      <path d={pathOf(gather, widthMm)} fill={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'} />
     </svg>
   );
 }
 
-function pathOf(gather: SingleGather, width: number): string {
-  const box = (x: number, w: number) =>
-    `M${x.toFixed(2)} 1.5h${w.toFixed(2)}v${HEIGHT_MM - 3}h${(-w).toFixed(2)}z`;
-  if (gather.kind === 'slice') return box(0.5, width - 1);
-  if (gather.kind === 'zigzag') {
-    const step = Math.max(2, gather.pointMm);
-    const count = Math.max(1, Math.floor(width / step));
-    return Array.from(
-      { length: count },
-      (_, i) =>
-        `M${(i * step).toFixed(2)} 1.5l${(step / 2).toFixed(2)} ${HEIGHT_MM - 3}l${(step / 2).toFixed(2)} ${3 - HEIGHT_MM}z`,
-    ).join('');
-  }
-  const step = gather.stitchMm + gather.gapMm;
-  const count = Math.max(1, Math.floor((width - 1) / step));
-  return Array.from({ length: count }, (_, i) => box(0.5 + i * step, gather.stitchMm)).join('');
+/** Drawn as deep as there is room, whatever share of the section is picked: along the comb it is life-size. */
+function pathOf(gather: SingleGather, widthMm: number): string {
+  const deep = (HEIGHT_MM - 3) / depthOf(gather);
+  return stitchShapes(gather, widthMm)
+    .map((shape) => closedPath(outlineOf(shape).map(([along, share]) => [along, 1.5 + share * deep])))
+    .join('');
 }

@@ -17,7 +17,7 @@ export interface Sounding extends Alarm {
 }
 
 /** Alarms that sound: raised by whichever device, and not heard yet; the most urgent first. */
-export function soundingAlarms(snapshots: readonly LinkSnapshot[], now: number): Sounding[] {
+function soundingAlarms(snapshots: readonly LinkSnapshot[], now: number): Sounding[] {
   return snapshots
     .flatMap(({ visitId, service, state }) => {
       if (!service || !state) return [];

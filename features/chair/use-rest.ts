@@ -32,7 +32,8 @@ export interface Rest {
 const NOTHING_LEFT: Omit<Rest, 'better'> = { question: null, steps: [], timeline: null, binds: null };
 
 /**
- * The plan of what is left: the running course, followed from where the service stands whenever something happened, and every
+ * The plan of what is left: the running course, followed from where the service stands whenever something
+ * happened, and every
  * two minutes while nothing does. It is the same on every device, and only a person changes it for another.
  */
 export function useRest(script: ServiceScript | undefined, state: ServiceState | null, now: number): Rest {

@@ -2,7 +2,10 @@
 
 import { useEffect } from 'react';
 
-/** Keeps the screen awake while something runs, where the browser can; asked again when the page is seen again. */
+/**
+ * Keeps the screen awake while something runs, where the browser can; asked again when the page is seen
+ * again.
+ */
 export function useWakeLock(on: boolean): void {
   useEffect(() => {
     if (!on || !('wakeLock' in navigator)) return;

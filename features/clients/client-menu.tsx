@@ -18,6 +18,7 @@ import {
   undoMergeOf,
   type ClientFormState,
 } from './actions';
+import { may, type Role } from '../session/who-may';
 import { ClientInputs } from './client-inputs';
 import type { ClientSummary, ShownClient } from './queries';
 
@@ -30,7 +31,7 @@ export function ClientMenu({
   merge,
 }: {
   client: ClientSummary;
-  role: string;
+  role: Role;
   merge: ShownClient['merges'][number] | undefined;
 }) {
   const router = useRouter();
@@ -61,7 +62,7 @@ export function ClientMenu({
                 },
               ]),
           { words: 'Name, phone, e-mail, birthday, note', choose: () => setOpen('edit') },
-          ...(role === 'assistant'
+          ...(!may(role, 'mergeTwo')
             ? []
             : [
                 {
@@ -104,7 +105,7 @@ export function ClientMenu({
                 hint: 'not listed, nothing lost',
                 choose: () => void putClientAway(client.id, true),
               },
-          ...(role === 'owner'
+          ...(may(role, 'eraseForGood')
             ? [
                 {
                   words: 'Erase for good',

@@ -19,11 +19,12 @@ import {
   type ClientSummary,
 } from '@/data/clients';
 import { loadHouse, salonToday } from '../house/queries';
-import { currentPerson, requirePerson } from '../session/current';
+import { requirePerson } from '../session/current';
 import { wholeVisit } from '../visit/queries';
 import { isId } from '../shared';
+import type { Role } from '../session/who-may';
 
-export type { ClientStory, ClientSummary };
+export type { ClientSummary };
 
 /** A page of clients, and of how many. */
 export interface ClientsPage {
@@ -35,7 +36,10 @@ export interface ClientsPage {
   readonly all: number;
 }
 
-/** Clients of the signed-in person's salon, by words or all of them. @param page from 0; one that there is not is the last */
+/**
+ * Clients of the signed-in person's salon, by words or all of them.
+ * @param page from 0; one that there is not is the last
+ */
 export async function findClients(search: string, archived: boolean, page: number): Promise<ClientsPage> {
   const person = await requirePerson();
   const words = search.slice(0, 200);
@@ -56,7 +60,7 @@ export async function findClients(search: string, archived: boolean, page: numbe
 
 /** A client's story with what their page needs beside it. */
 export interface ShownClient extends ClientStory {
-  readonly role: string;
+  readonly role: Role;
   /** Cautions by what was asked last; what is looked at anew at each visit is left to the visit. */
   readonly cautions: readonly Caution[];
   readonly today: string;
@@ -120,19 +124,14 @@ export async function whereMerged(clientId: string): Promise<string | undefined>
 
 /** Everything kept of a client, to be handed over. */
 export async function clientRecord(
+  person: SignedIn,
   clientId: string,
-): Promise<Record<string, unknown> | 'signed-out' | 'missing' | 'not-allowed'> {
-  const person = await currentPerson();
-  if (!person) return 'signed-out';
-  if (person.role === 'assistant') return 'not-allowed';
-  return (isId(clientId) ? await exportClient(person, clientId) : undefined) ?? 'missing';
+): Promise<Record<string, unknown> | undefined> {
+  return isId(clientId) ? exportClient(person, clientId) : undefined;
 }
 
 /** The clients of the salon as a table that spreadsheets open. */
-export async function clientsTable(): Promise<string | 'signed-out' | 'not-allowed'> {
-  const person = await currentPerson();
-  if (!person) return 'signed-out';
-  if (person.role === 'assistant') return 'not-allowed';
+export async function clientsTable(person: SignedIn): Promise<string> {
   // Where figures have a comma, spreadsheets part columns by a semicolon.
   return clientsCsv(await allClients(person), (await loadHouse()).document.decimalComma ? ';' : ',');
 }

@@ -29,7 +29,10 @@ const SHEETS = [
   { value: 'what-if', words: 'What if' },
 ] as const;
 
-/** In what order to foil, when to open foils and when to go to the basin, so that nothing stays on too long: the plans, and the one that is followed. */
+/**
+ * In what order to foil, when to open foils and when to go to the basin, so that nothing stays on too long:
+ * the plans, and the one that is followed.
+ */
 export function ClockStep() {
   const visit = useComputed();
   const { consult, mix, plan: pattern, editMix } = useVisit();

@@ -12,7 +12,10 @@ interface HeadlineProps {
   afterMinutes: number;
 }
 
-/** Whether nothing stays on too long with the plan that is followed, and whether the whole visit fits into its time. */
+/**
+ * Whether nothing stays on too long with the plan that is followed, and whether the whole visit fits into its
+ * time.
+ */
 export function Headline({ plan, slot, lateMinutes, afterMinutes }: HeadlineProps) {
   if (!plan)
     return (

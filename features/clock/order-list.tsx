@@ -10,7 +10,10 @@ interface OrderListProps {
   timeline: Timeline;
 }
 
-/** What is done one after the other. A panel can keep its place, and what is rinsed together can stay together or not; the rest is solved around it. */
+/**
+ * What is done one after the other. A panel can keep its place, and what is rinsed together can stay together
+ * or not; the rest is solved around it.
+ */
 export function OrderList({ blocks, timeline }: OrderListProps) {
   const { mix, editMix } = useVisit();
   const { pinned, together, apart } = mix.clock;

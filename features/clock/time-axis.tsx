@@ -22,7 +22,10 @@ interface TimeAxisProps {
   after: readonly TimedStep[];
 }
 
-/** The service on a time axis: a line for each foil, from placing to the moment that it is off; the basin across all of them, and what follows. */
+/**
+ * The service on a time axis: a line for each foil, from placing to the moment that it is off; the basin
+ * across all of them, and what follows.
+ */
 export function TimeAxis({ blocks, timeline, rules, after }: TimeAxisProps) {
   const [room, frame] = useWidth<HTMLDivElement>();
   const width = Math.max(LEAST_WIDTH, room);

@@ -3,8 +3,8 @@
 import { isPast, type Timeline } from '@/core/clock';
 import { isColour, wholeMinutes, type TimedStep } from '@/core/steps';
 import type { WorkBlock } from '@/core/work';
-import { FoilGlyph } from '@/ui/foil-glyph';
 import { useWidth } from '@/ui/use-width';
+import { FoilGlyph } from '../head/foil-glyph';
 import { barkOf } from '../visit/bark';
 import { useLit, useVisit } from '../visit/store';
 

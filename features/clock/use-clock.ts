@@ -13,7 +13,11 @@ export interface Answered<T> {
   again(): void;
 }
 
-/** Asks the clock's worker; a new question ends the old one, and the last answer stays until the next is there. @param asked the same as long as it is; null asks nothing */
+/**
+ * Asks the clock's worker; a new question ends the old one, and the last answer stays until the next is
+ * there.
+ * @param asked the same as long as it is; null asks nothing
+ */
 function useWorker(asked: ClockAsked | null): Answered<ClockAnswer> & { readonly current: boolean } {
   const [state, setState] = useState<{ answer?: ClockAnswer; problem?: string; of: unknown }>({ of: null });
   const [tries, setTries] = useState(0);

@@ -32,7 +32,10 @@ interface WhatIfProps {
   plan: ClockPlanned | undefined;
 }
 
-/** What could be otherwise: hands, pace, start, another client, warmth, a foil pulled early, painting between foils. */
+/**
+ * What could be otherwise: hands, pace, start, another client, warmth, a foil pulled early, painting between
+ * foils.
+ */
 export function WhatIf({ clock: computed, plan }: WhatIfProps) {
   const { mix, editMix } = useVisit();
   const { clock } = mix;

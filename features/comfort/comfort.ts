@@ -1,4 +1,7 @@
-/** How this device shows the application: kept in a cookie of the device, so that the server already draws it so. */
+/**
+ * How this device shows the application: kept in a cookie of the device, so that the server already draws it
+ * so.
+ */
 export interface Comfort {
   readonly theme: 'day' | 'dim';
   readonly hand: 'right' | 'left';

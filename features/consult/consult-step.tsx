@@ -24,7 +24,10 @@ const BODIES: Record<Exclude<Chapter, 'map'>, () => React.ReactNode> = {
   goals: GoalsChapter,
 };
 
-/** The consultation in the order in which it is held, a chapter at a time, beside what its answers change in the plan. */
+/**
+ * The consultation in the order in which it is held, a chapter at a time, beside what its answers change in
+ * the plan.
+ */
 export function ConsultStep() {
   const chapter = useChapter();
   if (chapter === 'map') {

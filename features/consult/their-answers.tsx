@@ -9,7 +9,10 @@ import { useMoney } from '../house/context';
 import { settleTheirAnswers } from '../their-page/actions';
 import { useVisit } from '../visit/store';
 
-/** What the client answered on their own page: theirs until somebody takes it over, and said above the chapters. */
+/**
+ * What the client answered on their own page: theirs until somebody takes it over, and said above the
+ * chapters.
+ */
 export function TheirAnswers() {
   const { bundle } = useVisit();
   const calendar = useCalendar();

@@ -1,5 +1,6 @@
 'use server';
 
+import type { Result } from '@/core/units';
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
@@ -15,16 +16,10 @@ import {
   type Booked,
 } from '@/data/appointments';
 import { readHouse } from '@/data/house';
-import { currentPerson, requirePerson } from '../session/current';
+import { signedIn, signedInOrElsewhere } from '../session/signed-in';
 import { isId, isRevision } from '../shared';
 import { clientsNamed } from './queries';
 
-export type DiaryAnswer = { readonly ok: true } | { readonly ok: false; readonly problem: string };
-
-const SIGNED_OUT = {
-  ok: false,
-  problem: 'This station is locked or signed out. Unlock it with your PIN or password.',
-} as const;
 const MISSING = { ok: false, problem: 'There is no such appointment in this salon.' } as const;
 
 const id = (what: string) => z.string({ error: `${what}: choose one` }).refine(isId, `${what}: choose one`);
@@ -52,112 +47,106 @@ const bookingSchema = z.strictObject({
   alertTest: z.strictObject({ id: z.uuid(), on: slot.on, from: slot.from }).nullable(),
   id: z.uuid(),
 });
-export type BookingInput = z.input<typeof bookingSchema>;
-export type ChangeInput = z.input<typeof changeSchema>;
 
 const sentence = (problem: string) =>
   ({ ok: false, problem: problem.replace(/^[\w.]+: (?=[A-Z])/, '') }) as const;
-const said = (booked: Booked): DiaryAnswer => {
+const said = (booked: Booked): Result => {
   if (booked.ok) revalidatePath('/day');
   return booked.ok ? { ok: true } : booked;
 };
 
 /** Books an appointment, with an alert test before it where one is wanted. */
-export async function bookAppointment(input: unknown): Promise<DiaryAnswer> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  const read = parseWith(bookingSchema, input);
-  if (!read.ok) return sentence(read.problem);
-  const { alertTest, ...booking } = read.value;
-  if (booking.kind === 'redo' && !booking.redoOf)
-    return { ok: false, problem: 'Redo: choose the visit that is put right.' };
-  if (
-    alertTest &&
-    (alertTest.on > booking.on || (alertTest.on === booking.on && alertTest.from >= booking.from))
-  )
-    return {
-      ok: false,
-      problem: 'Alert test: it must lie before the visit, by the hours that the maker asks.',
-    };
-  const { timeZone } = (await readHouse(person)).document;
-  return said(
-    await book(
-      person,
-      [
-        { ...booking, redoOf: booking.kind === 'redo' ? booking.redoOf : null },
-        ...(alertTest
-          ? [{ ...booking, ...alertTest, minutes: 10, kind: 'alert-test' as const, note: '', redoOf: null }]
-          : []),
-      ],
-      timeZone,
-    ),
-  );
-}
+export const bookAppointment = signedIn(
+  'bookAppointment',
+  async (person, input: unknown): Promise<Result> => {
+    const read = parseWith(bookingSchema, input);
+    if (!read.ok) return sentence(read.problem);
+    const { alertTest, ...booking } = read.value;
+    if (booking.kind === 'redo' && !booking.redoOf)
+      return { ok: false, problem: 'Redo: choose the visit that is put right.' };
+    if (
+      alertTest &&
+      (alertTest.on > booking.on || (alertTest.on === booking.on && alertTest.from >= booking.from))
+    )
+      return {
+        ok: false,
+        problem: 'Alert test: it must lie before the visit, by the hours that the maker asks.',
+      };
+    const { timeZone } = (await readHouse(person)).document;
+    return said(
+      await book(
+        person,
+        [
+          { ...booking, redoOf: booking.kind === 'redo' ? booking.redoOf : null },
+          ...(alertTest
+            ? [{ ...booking, ...alertTest, minutes: 10, kind: 'alert-test' as const, note: '', redoOf: null }]
+            : []),
+        ],
+        timeZone,
+      ),
+    );
+  },
+);
 
 /** Moves an appointment or changes what it is for. */
-export async function moveAppointment(
-  appointmentId: string,
-  revision: number,
-  input: unknown,
-): Promise<DiaryAnswer> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  const read = parseWith(changeSchema, input);
-  if (!read.ok) return sentence(read.problem);
-  if (!isId(appointmentId) || !isRevision(revision)) return MISSING;
-  return said(
-    await changeAppointment(
-      person,
-      appointmentId,
-      revision,
-      read.value,
-      (await readHouse(person)).document.timeZone,
-    ),
-  );
-}
+export const moveAppointment = signedIn(
+  'moveAppointment',
+  async (person, appointmentId: string, revision: number, input: unknown): Promise<Result> => {
+    const read = parseWith(changeSchema, input);
+    if (!read.ok) return sentence(read.problem);
+    if (!isId(appointmentId) || !isRevision(revision)) return MISSING;
+    return said(
+      await changeAppointment(
+        person,
+        appointmentId,
+        revision,
+        read.value,
+        (await readHouse(person)).document.timeZone,
+      ),
+    );
+  },
+);
 
 /** Cancels, marks as not come, or takes either back. */
-export async function markAppointment(
-  appointmentId: string,
-  revision: number,
-  state: AppointmentState,
-): Promise<DiaryAnswer> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  if (!isId(appointmentId) || !isRevision(revision) || !APPOINTMENT_STATES.includes(state)) return MISSING;
-  return said(await setAppointmentState(person, appointmentId, revision, state));
-}
+export const markAppointment = signedIn(
+  'markAppointment',
+  async (person, appointmentId: string, revision: number, state: AppointmentState): Promise<Result> => {
+    if (!isId(appointmentId) || !isRevision(revision) || !APPOINTMENT_STATES.includes(state)) return MISSING;
+    return said(await setAppointmentState(person, appointmentId, revision, state));
+  },
+);
 
 /** Opens the visit of an appointment. */
-export async function openAppointment(appointmentId: string): Promise<void> {
-  const person = await requirePerson();
-  const visitId = isId(appointmentId)
-    ? await visitOfAppointment(person, appointmentId, (await readHouse(person)).document.timeZone)
-    : undefined;
-  redirect(visitId ? `/visits/${visitId}/consult` : '/day');
-}
+export const openAppointment = signedInOrElsewhere(
+  'openAppointment',
+  async (person, appointmentId: string): Promise<void> => {
+    const visitId = isId(appointmentId)
+      ? await visitOfAppointment(person, appointmentId, (await readHouse(person)).document.timeZone)
+      : undefined;
+    redirect(visitId ? `/visits/${visitId}/consult` : '/day');
+  },
+);
 
 /** Makes a private calendar address for whoever is signed in. @returns its secret, shown once */
-export async function makeCalendar(): Promise<
-  { readonly ok: true; readonly secret: string } | Extract<DiaryAnswer, { ok: false }>
-> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  const secret = await makeFeed(person);
-  revalidatePath('/day');
-  return { ok: true, secret };
-}
+export const makeCalendar = signedIn(
+  'makeCalendar',
+  async (
+    person,
+  ): Promise<{ readonly ok: true; readonly secret: string } | Extract<Result, { ok: false }>> => {
+    const secret = await makeFeed(person);
+    revalidatePath('/day');
+    return { ok: true, secret };
+  },
+);
 
-export async function withdrawCalendar(): Promise<DiaryAnswer> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
+export const withdrawCalendar = signedIn('withdrawCalendar', async (person): Promise<Result> => {
   await revokeFeed(person);
   revalidatePath('/day');
   return { ok: true };
-}
+});
 
-export async function searchClients(
-  words: string,
-): Promise<readonly { readonly id: string; readonly name: string; readonly phone: string }[]> {
-  return clientsNamed(String(words));
-}
+export const searchClients = signedIn(
+  'searchClients',
+  async (person, words: string) => clientsNamed(person, String(words)),
+  () => [],
+);

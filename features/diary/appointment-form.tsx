@@ -12,7 +12,7 @@ import {
   workedOn,
   type AppointmentKind,
 } from '@/core/diary';
-import { dayAfter } from '@/core/units';
+import { dayAfter, type Result } from '@/core/units';
 import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -20,7 +20,7 @@ import { Select } from '@/ui/select';
 import { Switch } from '@/ui/switch';
 import { useCalendar } from '../house/calendar';
 import { closedWords } from './closed-words';
-import { bookAppointment, moveAppointment, searchClients, type DiaryAnswer } from './actions';
+import { bookAppointment, moveAppointment, searchClients } from './actions';
 import type { DayFacts, Preparation, ShownAppointment } from './queries';
 import { readTime } from '../house/read-time';
 
@@ -98,7 +98,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
     return `Outside the hours: ${who} from ${calendar.time(hours.from)} to ${calendar.time(hours.to)} that day.`;
   }
 
-  const send = async (): Promise<DiaryAnswer> => {
+  const send = async (): Promise<Result> => {
     const slot = {
       personId,
       on,
@@ -126,7 +126,7 @@ export function AppointmentForm({ facts, first, own, onDone }: AppointmentFormPr
         event.preventDefault();
         setBusy(true);
         void send()
-          .catch((): DiaryAnswer => ({
+          .catch((): Result => ({
             ok: false,
             problem: 'No connection: nothing was booked. Try again when it is back.',
           }))
@@ -236,7 +236,10 @@ const lengthWords = ({ pattern, minutes }: Preparation, kind: AppointmentKind) =
     ? `by the clock of “${pattern}”: ${minutes[kind]}`
     : 'usual length';
 
-/** What their next visit needs, asked when a client is chosen; undefined until it is known. @param timed how long it takes, too */
+/**
+ * What their next visit needs, asked when a client is chosen; undefined until it is known.
+ * @param timed how long it takes, too
+ */
 export function usePreparation(clientId: string | undefined, timed: boolean): Preparation | undefined {
   const [known, setKnown] = useState<{ clientId: string; prepared: Preparation }>();
   useEffect(() => {

@@ -38,7 +38,8 @@ const columnRects = () =>
   }));
 
 /**
- * An appointment dragged to another time or column: with a mouse or a pen at once, with a finger that rests on it first, since
+ * An appointment dragged to another time or column: with a mouse or a pen at once, with a finger that rests
+ * on it first, since
  * one that moves scrolls. Escape takes it back, and a drag is no press.
  * By keyboard an appointment is moved in its form.
  */

@@ -5,7 +5,9 @@ import { Button } from '@/ui/button';
 import { useCalendar } from '../house/calendar';
 import { makeCalendar, withdrawCalendar } from './actions';
 
-/** A private address that one's own calendar reads the appointments from; shown once, withdrawn at any time. */
+/**
+ * A private address that one's own calendar reads the appointments from; shown once, withdrawn at any time.
+ */
 export function CalendarAddress({ since }: { since: string | null }) {
   const calendar = useCalendar();
   const [address, setAddress] = useState<string>();

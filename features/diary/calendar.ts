@@ -6,7 +6,8 @@ import type { Appointment } from './queries';
 /** The moment of a day's minute in a time zone. */
 function momentIn(on: string, minute: number, timeZone: string): Date {
   const wanted = Date.parse(`${on}T00:00:00Z`) + minute * 60_000;
-  // What the wall clock shows is the moment plus an offset that itself depends on the moment: twice is enough.
+  // What the wall clock shows is the moment plus an offset that itself depends on the moment: twice is
+  // enough.
   const offset = (at: number) => {
     const parts = Object.fromEntries(
       new Intl.DateTimeFormat('en-GB', {
@@ -31,7 +32,8 @@ function momentIn(on: string, minute: number, timeZone: string): Date {
 }
 
 /**
- * Appointments as a calendar (RFC 5545), in UTC. To a colourist’s own calendar go the client’s name and what for; to a client’s,
+ * Appointments as a calendar (RFC 5545), in UTC. To a colourist’s own calendar go the client’s name and what
+ * for; to a client’s,
  * what for alone.
  */
 export function calendarFile(

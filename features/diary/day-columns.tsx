@@ -39,7 +39,10 @@ interface ColumnsProps {
   onMove(appointment: ShownAppointment, to: Place): void;
 }
 
-/** The day as a column per colourist. Appointments are opened by a press, and moved by a drag as long as they have not begun. */
+/**
+ * The day as a column per colourist. Appointments are opened by a press, and moved by a drag as long as they
+ * have not begun.
+ */
 export function DayColumns({
   facts: { on, opening, columns, appointments, nowMinute },
   onOpen,

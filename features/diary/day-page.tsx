@@ -5,14 +5,14 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clashesWith, isOutside, KIND_WORDS, whyClosed, workedOn, type AppointmentState } from '@/core/diary';
-import { dayAfter } from '@/core/units';
+import { dayAfter, type Result } from '@/core/units';
 import { Button } from '@/ui/button';
 import { buttonLook } from '@/ui/button-look';
 import { Dialog } from '@/ui/dialog';
 import { BackIcon, PlusIcon } from '@/ui/icons';
 import { useCalendar } from '../house/calendar';
 import { daysBetween, sayDistance } from '../shared';
-import { markAppointment, moveAppointment, type DiaryAnswer } from './actions';
+import { markAppointment, moveAppointment } from './actions';
 import { AppointmentForm, type FirstBooking } from './appointment-form';
 import { AppointmentCard } from './appointment-card';
 import type { Place } from './block-drag';
@@ -62,7 +62,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
       minutes,
       kind,
       note,
-    }).catch((): DiaryAnswer => ({ ok: false, problem: 'No connection: nothing was moved.' }));
+    }).catch((): Result => ({ ok: false, problem: 'No connection: nothing was moved.' }));
     const column = facts.columns.find(({ personId }) => personId === to.personId);
     const name = column?.name ?? '';
     if (!answer.ok) setMoved({ words: answer.problem, problem: true });
@@ -80,7 +80,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
     router.refresh();
   };
   const mark = async (own: ShownAppointment, state: AppointmentState, back = false) => {
-    const answer = await markAppointment(own.id, own.revision, state).catch((): DiaryAnswer => ({
+    const answer = await markAppointment(own.id, own.revision, state).catch((): Result => ({
       ok: false,
       problem: 'No connection: nothing was changed.',
     }));

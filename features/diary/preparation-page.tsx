@@ -6,7 +6,10 @@ import { Laid, ToCut } from './laid';
 import { PrintButton } from './print-button';
 import type { DayPreparation } from './queries';
 
-/** What is laid out in the morning: for each visit of a day, and the foils to cut for all of them. One list to print. */
+/**
+ * What is laid out in the morning: for each visit of a day, and the foils to cut for all of them. One list to
+ * print.
+ */
 export function PreparationPage({
   facts: { on, today, visits, toCut },
   calendar,

@@ -34,11 +34,11 @@ import { serverNow } from '@/data/now';
 import { listPeople, type Person } from '@/data/people';
 import type { SignedIn } from '@/data/sessions';
 import { remindableNow } from '../reminders/queries';
-import { currentPerson, requirePerson } from '../session/current';
+import { requirePerson } from '../session/current';
 import { isDay, isId, minuteOf, today } from '../shared';
 import { wholeVisit } from '../visit/queries';
 
-export type { Appointment, DueClient };
+export type { Appointment };
 
 export interface ShownAppointment extends Appointment {
   readonly standing: Standing;
@@ -47,7 +47,7 @@ export interface ShownAppointment extends Appointment {
 }
 
 /** Somebody who can be booked. */
-export interface Column {
+interface Column {
   readonly personId: string;
   readonly name: string;
   readonly working: WorkingHours;
@@ -261,12 +261,12 @@ export async function loadPreparation(wanted: string | undefined): Promise<DayPr
 /** Kinds of appointments that foils are cut and bowls laid out for. */
 const FOILED: ReadonlySet<AppointmentKind> = new Set(['full', 'face', 'redo']);
 
-/** What a client's next visit needs, by the open visit or the last one; undefined when this salon has no such client. @param timed how long it takes is asked too, which takes a moment */
-export async function prepare(
-  person: SignedIn,
-  clientId: string,
-  timed = true,
-): Promise<Preparation | undefined> {
+/**
+ * What a client's next visit needs, by the open visit or the last one; undefined when this salon has no such
+ * client.
+ * @param timed how long it takes is asked too, which takes a moment
+ */
+async function prepare(person: SignedIn, clientId: string, timed = true): Promise<Preparation | undefined> {
   const { document: house } = await readHouse(person);
   const day = todayIn(house.timeZone);
   const story = await readClient(person, clientId, day);
@@ -331,20 +331,18 @@ const minutesFor = (clock: number | null) =>
 
 /** The same for whoever is signed in. */
 export async function preparationOf(
+  person: SignedIn,
   clientId: string,
   timed: boolean,
-): Promise<Preparation | 'signed-out' | 'missing'> {
-  const person = await currentPerson();
-  if (!person) return 'signed-out';
-  return (isId(clientId) ? await prepare(person, clientId, timed) : undefined) ?? 'missing';
+): Promise<Preparation | undefined> {
+  return isId(clientId) ? prepare(person, clientId, timed) : undefined;
 }
 
 /** Clients to choose from, by words. */
 export async function clientsNamed(
+  person: SignedIn,
   words: string,
 ): Promise<readonly { readonly id: string; readonly name: string; readonly phone: string }[]> {
-  const person = await currentPerson();
-  if (!person) return [];
   const { timeZone } = (await readHouse(person)).document;
   return (await listClients(person, words.slice(0, 200), todayIn(timeZone)))
     .slice(0, 12)
@@ -374,11 +372,10 @@ export async function feedAppointments(
 
 /** A client's own appointments to come, for their calendar. */
 export async function comingOf(
+  person: SignedIn,
   clientId: string,
-): Promise<{ timeZone: string; appointments: readonly Appointment[] } | 'signed-out' | 'missing'> {
-  const person = await currentPerson();
-  if (!person) return 'signed-out';
-  if (!isId(clientId)) return 'missing';
+): Promise<{ timeZone: string; appointments: readonly Appointment[] } | undefined> {
+  if (!isId(clientId)) return undefined;
   const { timeZone } = (await readHouse(person)).document;
   return { timeZone, appointments: await comingAppointments(person, clientId, todayIn(timeZone), timeZone) };
 }

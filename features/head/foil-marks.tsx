@@ -2,8 +2,8 @@
 
 import { memo } from 'react';
 import type { OpenedPoint } from '@/core/head';
-import { pathPoints, type Foil, type FoilPath } from '@/core/pattern';
-import { dashes } from './hair-canvas';
+import { pathPoints, stitchesOnHead, type Foil, type FoilPath } from '@/core/pattern';
+import { closedPath } from './closed-path';
 import { pathThrough } from './scalp-map';
 
 interface FoilNumbersProps {
@@ -85,20 +85,15 @@ function Bright({
   deposits: boolean;
 }) {
   const d = pathThrough(pathPoints(path));
-  const { gather } = path;
-  const hair = Math.max(0.4, foil.thicknessMm - 0.4);
-  const pattern = dashes(gather, foil.widthMm);
   return (
     <>
       <path d={d} fill="none" stroke="var(--color-white)" strokeWidth={foil.thicknessMm + 3} />
-      <path d={d} fill="none" stroke={shade} strokeWidth={hair} />
+      <path d={d} fill="none" stroke={shade} strokeWidth={Math.max(0.4, foil.thicknessMm - 0.4)} />
       <path
-        d={d}
-        fill="none"
-        stroke={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'}
-        strokeWidth={Math.max(0.8, hair * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth))}
-        pathLength={foil.widthMm}
-        strokeDasharray={pattern.length > 0 ? pattern.map((mm) => mm.toFixed(2)).join(' ') : undefined}
+        d={stitchesOnHead(path, foil.widthMm)
+          .map((outline) => closedPath(outline.map(({ x, y }) => [-x, -y])))
+          .join('')}
+        fill={deposits ? 'var(--color-dusk-glyph)' : 'var(--color-sun)'}
       />
     </>
   );
@@ -128,7 +123,10 @@ function middleOf({ packed, count }: FoilPath): OpenedPoint {
   return { x: packed[j], y: packed[j + 1] };
 }
 
-/** The row's number stands on the middle line where the foil reaches it, otherwise at the end that lies farther out. */
+/**
+ * The row's number stands on the middle line where the foil reaches it, otherwise at the end that lies
+ * farther out.
+ */
 function labelEnd(points: readonly OpenedPoint[]): OpenedPoint {
   const first = points[0];
   const last = points[points.length - 1];

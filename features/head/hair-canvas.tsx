@@ -2,7 +2,7 @@
 
 import { useEffect, useMemo, useRef } from 'react';
 import { openedHairline, type Head, type OpenedPoint } from '@/core/head';
-import { stitchIntervals, type ComputedPlan, type FoilPath, type SingleGather } from '@/core/pattern';
+import { stitchesOnHead, type ComputedPlan, type FoilPath } from '@/core/pattern';
 import type { Consult } from '@/core/visit';
 import { ownStrands, type DrawnStrand } from './own-hair';
 import { hairFlow, viewedBox, WHOLE_HEAD, type View } from './scalp-map';
@@ -21,8 +21,10 @@ interface HairCanvasProps {
 }
 
 /**
- * Hair and foils of the opened head, drawn by the processor into a bitmap that lies under the drawing of lines and words.
- * A full head has thousands of stitches: as elements of the page each edit would take the better part of a second where
+ * Hair and foils of the opened head, drawn by the processor into a bitmap that lies under the drawing of
+ * lines and words.
+ * A full head has thousands of stitches: as elements of the page each edit would take the better part of a
+ * second where
  * there is no graphics card.
  */
 export function HairCanvas({
@@ -195,8 +197,7 @@ function paintFoils(
 ): void {
   drawing.paths.forEach((path, i) => {
     const { panel, thicknessMm, widthMm, formula } = sheet.foils[i];
-    const { line, length } = lineOf(path);
-    const { gather } = path;
+    const { line, stitches } = linesOf(path, widthMm);
     context.lineCap = 'butt';
     context.strokeStyle = FOIL;
     context.globalAlpha = panel === selectedPanel ? 1 : 0.62;
@@ -206,33 +207,27 @@ function paintFoils(
     context.strokeStyle = shade;
     context.lineWidth = Math.max(0.4, thicknessMm - 0.4);
     context.stroke(line);
-    context.strokeStyle = dark.includes(formula) ? DUSK_IN_FOIL : SUN;
-    context.lineWidth = Math.max(
-      0.8,
-      (thicknessMm - 0.4) * (gather.kind === 'slice' ? 0.8 : 0.35 + 0.5 * gather.depth),
-    );
-    // Millimetres of skin as they lie on the opened head, where lines off the middle are stretched.
-    context.setLineDash(dashes(gather, widthMm).map((mm) => (mm * length) / widthMm));
-    context.stroke(line);
-    context.setLineDash([]);
+    context.fillStyle = dark.includes(formula) ? DUSK_IN_FOIL : SUN;
+    context.fill(stitches);
   });
 }
 
-const lines = new WeakMap<FoilPath, { line: Path2D; length: number }>();
-/** The middle line of a foil and its length on the opened head, made once. */
-function lineOf(path: FoilPath): { line: Path2D; length: number } {
+const lines = new WeakMap<FoilPath, { line: Path2D; stitches: Path2D }>();
+/** The middle line of a foil and its stitches on the opened head, made once. */
+function linesOf(path: FoilPath, widthMm: number): { line: Path2D; stitches: Path2D } {
   const known = lines.get(path);
   if (known) return known;
   const { packed, count } = path;
   const line = new Path2D();
   line.moveTo(-packed[0], -packed[1]);
-  let length = 0;
-  for (let j = 1; j < count; j += 1) {
-    const at = 6 * j;
-    line.lineTo(-packed[at], -packed[at + 1]);
-    length += Math.hypot(packed[at] - packed[at - 6], packed[at + 1] - packed[at - 5]);
+  for (let j = 1; j < count; j += 1) line.lineTo(-packed[6 * j], -packed[6 * j + 1]);
+  const stitches = new Path2D();
+  for (const [first, ...others] of stitchesOnHead(path, widthMm)) {
+    stitches.moveTo(-first.x, -first.y);
+    for (const { x, y } of others) stitches.lineTo(-x, -y);
+    stitches.closePath();
   }
-  const made = { line, length };
+  const made = { line, stitches };
   lines.set(path, made);
   return made;
 }
@@ -244,13 +239,4 @@ function ribbonOf({ packed, count }: FoilPath): Path2D {
   for (let j = count - 1; j >= 0; j -= 1) ribbon.lineTo(-packed[6 * j + 4], -packed[6 * j + 5]);
   ribbon.closePath();
   return ribbon;
-}
-
-/** Stitches and gaps along the section, mm; none for a slice. */
-export function dashes(gather: SingleGather, widthMm: number): number[] {
-  if (gather.kind === 'slice') return [];
-  if (gather.kind === 'zigzag') return [gather.pointMm / 2, gather.pointMm / 2];
-  if (!gather.lastStitchMm) return [gather.stitchMm, gather.gapMm];
-  const stitches = stitchIntervals(gather, widthMm);
-  return stitches.flatMap(([from, to], i) => [to - from, (stitches[i + 1]?.[0] ?? widthMm) - to]);
 }

@@ -3,13 +3,18 @@ import { cssColour, linearRgb, naturalHair, type HairColour } from '@/core/lift'
 import { seeded } from '@/core/pattern';
 import type { Consult } from '@/core/visit';
 
-/** Drawn hair is never lighter than this, so that today's light still reads as light on it; grey and earlier light may be a little lighter. */
+/**
+ * Drawn hair is never lighter than this, so that today's light still reads as light on it; grey and earlier
+ * light may be a little lighter.
+ */
 const LIGHTEST_DRAWN = 0.4;
 const LIGHTEST_LIGHT = 0.58;
 const GREY: HairColour = { lightness: 0.62, chroma: 0.006, hueDeg: 95 };
 /** Earlier light is drawn where it is so many levels lighter than the hair grows. */
 const OLD_LEVELS = 1;
-/** From above so much of what is seen is the lengths, which carry earlier light; the rest is what has grown. */
+/**
+ * From above so much of what is seen is the lengths, which carry earlier light; the rest is what has grown.
+ */
 const LENGTHS = 0.55;
 
 type Known = Pick<Consult, 'naturalLevel' | 'map'>;
@@ -20,7 +25,10 @@ export function drawnHair(level: number): HairColour {
   return { ...hair, lightness: Math.min(LIGHTEST_DRAWN, hair.lightness * 0.72 + 0.03) };
 }
 
-/** What the hair of a zone is drawn as: its ground, and of its strands how many are grey or carry earlier light. */
+/**
+ * What the hair of a zone is drawn as: its ground, and of its strands how many are grey or carry earlier
+ * light.
+ */
 interface ZoneLook {
   readonly ground: HairColour;
   readonly greyShare: number;
@@ -116,7 +124,8 @@ export function ownStrands(head: Head, known: Known): DrawnStrand[] {
 }
 
 /**
- * Colour by place on the cap of the round head, linear light; `across` 0–1 round the head from the back, as its texture runs, `down` 0 apex, 1 hairline.
+ * Colour by place on the cap of the round head, linear light; `across` 0–1 round the head from the back, as
+ * its texture runs, `down` 0 apex, 1 hairline.
  * @param strands how many lie beside each other
  */
 export function ownTexel(

@@ -15,7 +15,9 @@ export function pathThrough(points: readonly OpenedPoint[], closed = false): str
   return text.join('') + (closed ? 'Z' : '');
 }
 
-/** A piece of the opened head: its middle in screen mm of the average head, and how many times it is enlarged. */
+/**
+ * A piece of the opened head: its middle in screen mm of the average head, and how many times it is enlarged.
+ */
 export interface View {
   readonly x: number;
   readonly y: number;

@@ -7,7 +7,10 @@ import { useUnits } from './context';
 interface LengthSliderProps {
   label: string;
   mm: number;
-  /** Range and step, mm. In inches the step is a sixteenth, an eighth where it is coarse, a sixty-fourth where it is fine. */
+  /**
+   * Range and step, mm. In inches the step is a sixteenth, an eighth where it is coarse, a sixty-fourth where
+   * it is fine.
+   */
   min: number;
   max: number;
   step?: number;

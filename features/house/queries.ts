@@ -6,9 +6,11 @@ import type { House } from '@/core/visit';
 import { writeArchive } from '@/data/archive/write';
 import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
-import { listTechniques, type KeptTechnique } from '@/data/techniques';
+import type { KeptTechnique } from '@/data/techniques';
 import type { Revised } from '@/data/revised';
-import { currentPerson, requirePerson } from '../session/current';
+import { requirePerson } from '../session/current';
+import type { SignedIn } from '../session/signed-in';
+import { may } from '../session/who-may';
 import { today } from '../shared';
 
 export type { KeptTechnique };
@@ -16,7 +18,7 @@ export type { KeptTechnique };
 /** What the signed-in person's salon has set, and whether they may change it; read once per request. */
 export const loadHouse = cache(async (): Promise<Revised<House> & { mayChange: boolean }> => {
   const person = await requirePerson();
-  return { ...(await readHouse(person)), mayChange: person.role === 'owner' };
+  return { ...(await readHouse(person)), mayChange: may(person.role, 'saveHouseSettings') };
 });
 
 /** Days and times as the house writes them; for what the server draws. */
@@ -27,18 +29,13 @@ export async function salonToday(): Promise<string> {
   return today((await loadHouse()).document.timeZone, new Date(serverNow()));
 }
 
-/** The salon's own techniques. */
-export async function loadTechniques(): Promise<KeptTechnique[]> {
-  return listTechniques(await requirePerson());
-}
-
-/** Everything of the signed-in owner's salon, written while it is sent; a failure breaks the file off, and no reader takes half of one. */
-export async function salonArchive(): Promise<
-  { readonly stream: ReadableStream<Uint8Array>; readonly name: string } | 'signed-out' | 'not-allowed'
-> {
-  const person = await currentPerson();
-  if (!person) return 'signed-out';
-  if (person.role !== 'owner') return 'not-allowed';
+/**
+ * Everything of the signed-in owner's salon, written while it is sent; a failure breaks the file off, and no
+ * reader takes half of one.
+ */
+export async function salonArchive(
+  person: SignedIn,
+): Promise<{ readonly stream: ReadableStream<Uint8Array>; readonly name: string }> {
   const out = new PassThrough();
   writeArchive(person.salonId, out).catch((error: Error) => out.destroy(error));
   return {

@@ -5,7 +5,10 @@ import { watch } from './queries';
 const LOOPBACK = /^(::1|(::ffff:)?127\.\d+\.\d+\.\d+)$/;
 const hashOf = (text: string) => createHash('sha256').update(text).digest();
 
-/** The figures, for whoever may read them; undefined for everybody else. With LATTICE_METRICS_TOKEN set, whoever brings it; without, this machine. */
+/**
+ * The figures, for whoever may read them; undefined for everybody else. With LATTICE_METRICS_TOKEN set,
+ * whoever brings it; without, this machine.
+ */
 export async function metricsFor(
   headers: Headers,
 ): Promise<{ readonly text: string; readonly type: string } | undefined> {

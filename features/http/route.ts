@@ -1,6 +1,7 @@
 import 'server-only';
 import { megabytes } from '../limits';
-import { currentPerson } from '../session/current';
+import { whoMay, type SignedIn } from '../session/signed-in';
+import type { Act } from '../session/who-may';
 import { errorFacts, routeOf, unavailable, watch } from './queries';
 
 /** A request that is answered with a status and a sentence, and nothing else. */
@@ -14,11 +15,15 @@ export class Refused extends Error {
   }
 }
 
-const SIGNED_OUT =
-  'This station is locked or signed out. What you did is kept on this device; unlock it with your PIN or password.';
+/** What this salon has none of: `client`, `visit`. */
+export const missing = (what: string): Refused =>
+  new Refused(404, `There is no such ${what} in this salon.`, 'missing');
+
 const ELSEWHERE = 'This came from a page of another site and was refused.';
 
-export type Handler<P> = (request: Request, params: P) => Promise<Response>;
+type Handler<P> = (request: Request, params: P) => Promise<Response>;
+/** Whoever asks is signed in, and may. */
+type PersonsHandler<P> = (request: Request, params: P, person: SignedIn) => Promise<Response>;
 
 const refusal = ({ status, message, reason }: Refused) =>
   Response.json(
@@ -26,29 +31,53 @@ const refusal = ({ status, message, reason }: Refused) =>
     { status, headers: { 'Cache-Control': 'no-store', ...(status === 413 && { Connection: 'close' }) } },
   );
 
-interface Door {
-  /** What it answers goes on for as long as somebody listens. */
-  readonly listens?: boolean;
-  /** Whoever asks brings a token and no cookie, and the handler asks for it before anything else. */
-  readonly tokens?: boolean;
+interface OpenDoor {
   /** How a refusal is written. */
   readonly say?: (refused: Refused) => Response;
 }
 
+interface Door extends OpenDoor {
+  /** What it answers goes on for as long as somebody listens. */
+  readonly listens?: boolean;
+}
+
+/** A refusal in plain words: for what a person opens or downloads. */
+export const inWords = ({ status, message }: Refused): Response =>
+  new Response(message, { status, headers: { 'Cache-Control': 'no-store' } });
+
 /**
- * A route handler as all of them are: what writes or streams comes from a page of our own, whoever writes is signed in before anything of
- * the request is read, what goes wrong is said in a sentence, and each request is counted and written down under an id of its own.
+ * A route handler as all of them are: what writes or streams comes from a page of our own, whoever asks is signed
+ * in and may (session/who-may.ts) before anything of the request is read, what goes wrong is said in a sentence,
+ * and each request is counted and written down under an id of its own.
  */
-export function route<P = Record<never, never>>(handle: Handler<P>, door: Door = {}) {
+export function route<P = Record<never, never>>(act: Act, handle: PersonsHandler<P>, door: Door = {}) {
+  return answering<P>(async (request, params) => {
+    const writes = request.method !== 'GET' && request.method !== 'HEAD';
+    if (writes || door.listens) ownPagesOnly(request.headers);
+    const who = await whoMay(act);
+    if ('ok' in who) throw new Refused(who.reason === 'signed-out' ? 401 : 403, who.problem, who.reason);
+    return handle(request, await params, who);
+  }, door.say);
+}
+
+/** The same for what nobody signs in for: the handler asks for a token or a secret, or shows nothing of a salon. */
+export function openRoute<P = Record<never, never>>(handle: Handler<P>, { say }: OpenDoor = {}) {
+  return answering<P>(async (request, params) => handle(request, await params), say);
+}
+
+function answering<P>(
+  handle: (request: Request, params: Promise<P>) => Promise<Response>,
+  say: (refused: Refused) => Response = refusal,
+) {
   return async (request: Request, { params }: { params: Promise<P> }): Promise<Response> => {
     const from = performance.now();
     const id = crypto.randomUUID().slice(0, 8);
     const about = { request: id, method: request.method, route: routeOf(new URL(request.url).pathname) };
-    const answer = await answered(request, params, handle, door).catch((error: unknown) => {
+    const answer = await answered(() => handle(request, params), say).catch((error: unknown) => {
       // How the framework goes elsewhere, or says that there is nothing.
       if (String((error as { digest?: unknown }).digest ?? '').startsWith('NEXT_')) throw error;
       watch().log.error({ ...about, ...errorFacts(error) }, 'failed');
-      return (door.say ?? refusal)(
+      return say(
         new Refused(
           500,
           `Something went wrong on the server. Whoever runs it can find it in the log under ${id}.`,
@@ -64,19 +93,12 @@ export function route<P = Record<never, never>>(handle: Handler<P>, door: Door =
   };
 }
 
-async function answered<P>(
-  request: Request,
-  params: Promise<P>,
-  handle: Handler<P>,
-  { listens, tokens, say = refusal }: Door,
+async function answered(
+  handle: () => Promise<Response>,
+  say: (refused: Refused) => Response,
 ): Promise<Response> {
-  const writes = request.method !== 'GET' && request.method !== 'HEAD';
   try {
-    if (!tokens) {
-      if (writes || listens) ownPagesOnly(request.headers);
-      if (writes && !(await currentPerson())) throw new Refused(401, SIGNED_OUT, 'signed-out');
-    }
-    return await handle(request, await params);
+    return await handle();
   } catch (error) {
     if (error instanceof Refused) return say(error);
     const problem = unavailable(error);
@@ -85,7 +107,11 @@ async function answered<P>(
   }
 }
 
-/** Browsers say where a request comes from; programs that say nothing bring no cookie of somebody else’s along. @throws Refused */
+/**
+ * Browsers say where a request comes from; programs that say nothing bring no cookie of somebody else’s
+ * along.
+ * @throws Refused
+ */
 function ownPagesOnly(headers: Headers): void {
   const site = headers.get('sec-fetch-site');
   if (site !== null && site !== 'same-origin' && site !== 'none') throw new Refused(403, ELSEWHERE);
@@ -131,5 +157,17 @@ export async function jsonOf(request: Request, most: number, what: string): Prom
     return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes));
   } catch {
     throw new Refused(400, 'The request body is not JSON.', 'invalid');
+  }
+}
+
+/** The form of a request with files. @param what its file is, for the sentence: `The picture` */
+export async function formOf(request: Request, most: number, what: string): Promise<FormData> {
+  const bytes = await bytesOf(request, most, what);
+  try {
+    return await new Response(bytes, {
+      headers: { 'Content-Type': request.headers.get('content-type') ?? '' },
+    }).formData();
+  } catch {
+    throw new Refused(400, `The request holds no ${what.replace(/^The /, '')}.`, 'invalid');
   }
 }

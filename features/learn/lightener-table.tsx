@@ -1,9 +1,10 @@
 'use client';
 
 import { useState } from 'react';
+import type { Result } from '@/core/units';
 import { Button } from '@/ui/button';
 import { useCalendar } from '../house/calendar';
-import { forgetLightener, takeSpeed, type LearnAnswer } from './actions';
+import { forgetLightener, takeSpeed } from './actions';
 import type { LearntProduct } from './queries';
 
 /** Speeds are set in steps of so much. */
@@ -15,9 +16,9 @@ const inSteps = (factor: number) =>
 export function LightenerTable({ products, owner }: { products: readonly LearntProduct[]; owner: boolean }) {
   const calendar = useCalendar();
   const [problem, setProblem] = useState<string>();
-  const run = (work: () => Promise<LearnAnswer>) =>
+  const run = (work: () => Promise<Result>) =>
     void work()
-      .catch((): LearnAnswer => ({ ok: false, problem: 'No connection: nothing was changed.' }))
+      .catch((): Result => ({ ok: false, problem: 'No connection: nothing was changed.' }))
       .then((answer) => setProblem(answer.ok ? undefined : answer.problem));
   const seen = products.filter(({ speed }) => speed.readings > 0);
   const unseen = products.filter(({ speed }) => speed.readings === 0);

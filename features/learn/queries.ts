@@ -13,7 +13,8 @@ import {
 import { productsOf } from '@/core/products';
 import { learntOf } from '@/data/learnt';
 import { readProducts } from '@/data/products';
-import { currentPerson, requirePerson } from '../session/current';
+import { requirePerson } from '../session/current';
+import type { SignedIn } from '../session/signed-in';
 
 /** What is learnt of one person. */
 export interface LearntPerson {
@@ -100,14 +101,12 @@ export async function loadLearnt(): Promise<LearntFacts> {
   };
 }
 
-/** One's own pace, hundredths of the usual; null where nobody is signed in. */
-export async function ownPace(): Promise<{
+/** One's own pace, hundredths of the usual. */
+export async function ownPace(person: SignedIn): Promise<{
   readonly percent: number;
   readonly foils: number;
   readonly name: string;
-} | null> {
-  const person = await currentPerson();
-  if (!person) return null;
+}> {
   const { pace } = await learntOf(person);
   return { ...pacePercent(pace, person.personName), name: person.personName };
 }

@@ -11,7 +11,10 @@ interface LockedPartProps {
   children: ReactNode;
 }
 
-/** Fields of something that was used at the service that runs: they are shown and cannot be changed, and it is said why. */
+/**
+ * Fields of something that was used at the service that runs: they are shown and cannot be changed, and it is
+ * said why.
+ */
 export function LockedPart({ step, letter, children }: LockedPartProps) {
   const { used } = useVisit().bundle;
   const locked =

@@ -10,7 +10,9 @@ const EVERY_MS = 10 * 60_000;
 /** So long the pages of some days may take. */
 const MOST_MS = 120_000;
 
-/** Keeps this application on the device, with the pages of the next days, so that they open without a network. */
+/**
+ * Keeps this application on the device, with the pages of the next days, so that they open without a network.
+ */
 export function KeepNear() {
   useEffect(() => {
     if (!('serviceWorker' in navigator)) return;

@@ -17,7 +17,9 @@ const open = (): Promise<IDBPDatabase<Schema>> =>
     upgrade: (db) => void db.createObjectStore('visits', { keyPath: 'id' }),
   });
 
-/** Does something with what this device keeps; where it keeps nothing, or may not, the answer is `otherwise`. */
+/**
+ * Does something with what this device keeps; where it keeps nothing, or may not, the answer is `otherwise`.
+ */
 async function withKept<T>(work: (db: IDBPDatabase<Schema>) => Promise<T>, otherwise: T): Promise<T> {
   if (!('indexedDB' in globalThis)) return otherwise;
   try {
@@ -46,7 +48,10 @@ export const keptVisits = (): Promise<readonly VisitBundle[]> =>
     [],
   );
 
-/** Forgets all visits, or those that nobody opened for days. Edits that were not sent are kept apart, and stay. */
+/**
+ * Forgets all visits, or those that nobody opened for days. Edits that were not sent are kept apart, and
+ * stay.
+ */
 export const forgetVisits = (all: boolean): Promise<void> =>
   withKept(async (db) => {
     const before = Date.now() - DAYS_KEPT * 86_400_000;
@@ -54,7 +59,10 @@ export const forgetVisits = (all: boolean): Promise<void> =>
       if (all || keptAt < before) await db.delete('visits', id);
   }, undefined);
 
-/** A visit as a page brings it, or as this device keeps it where that is newer: a page that is kept may be older than what was saved since. */
+/**
+ * A visit as a page brings it, or as this device keeps it where that is newer: a page that is kept may be
+ * older than what was saved since.
+ */
 export async function newestOf(page: VisitBundle): Promise<VisitBundle> {
   const kept = await withKept(async (db) => (await db.get('visits', page.id))?.bundle, undefined);
   return kept ? newer(page, kept) : page;

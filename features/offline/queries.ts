@@ -3,15 +3,15 @@ import { dayAfter } from '@/core/units';
 import { listAppointments } from '@/data/appointments';
 import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
-import { currentPerson } from '../session/current';
 import { today } from '../shared';
+import type { SignedIn } from '../session/signed-in';
 
 const DAYS_AHEAD = 2;
 
-/** Pages of today and the next two days, for a device to keep: the day, its clients and their visits. undefined when nobody is signed in. */
-export async function nearPages(): Promise<readonly string[] | undefined> {
-  const person = await currentPerson();
-  if (!person) return undefined;
+/**
+ * Pages of today and the next two days, for a device to keep: the day, its clients and their visits.
+ */
+export async function nearPages(person: SignedIn): Promise<readonly string[]> {
   const { timeZone } = (await readHouse(person)).document;
   const day = today(timeZone, new Date(serverNow()));
   const booked = await listAppointments(person, day, dayAfter(day, DAYS_AHEAD), timeZone);

@@ -2,7 +2,10 @@
 
 import type { OfflineAsked } from '@/workers/offline';
 
-/** Asks the service worker, if there is one, and waits so long for its answer. @returns whether it did what was asked */
+/**
+ * Asks the service worker, if there is one, and waits so long for its answer.
+ * @returns whether it did what was asked
+ */
 export async function askWorker(asked: OfflineAsked, waitMs: number): Promise<boolean> {
   if (!('serviceWorker' in navigator)) return false;
   const { active } = (await navigator.serviceWorker.getRegistration('/')) ?? {};

@@ -1,5 +1,6 @@
 'use server';
 
+import type { Result } from '@/core/units';
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
@@ -18,90 +19,94 @@ import {
 } from '@/data/people';
 import type { Role } from '@/data/sessions';
 import { fieldProblems, textsOf, type FormState } from '../forms';
-import { currentOwner, currentPerson } from '../session/current';
+import { refusedFor, signedIn } from '../session/signed-in';
+import { mayForOthers } from '../session/who-may';
 import { isId } from '../shared';
 
-export type Done<T = undefined> =
-  { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: string };
+export type Done<T = undefined> = Result<{ readonly value: T }>;
 
-const ONLY_OWNER = { ok: false, problem: 'Only the owner may do this.' } as const;
-const SIGNED_OUT = 'You are signed out. Sign in again.';
 const done = { ok: true, value: undefined } as const;
 const isRole = (role: string): role is Role => ['owner', 'colourist', 'assistant'].includes(role);
 
 /** Changes a person's role, or whether they work here. */
-export async function changeSomebody(
-  personId: string,
-  change: { role?: string; active?: boolean },
-): Promise<Done> {
-  const owner = await currentOwner();
-  if (!owner) return ONLY_OWNER;
-  const { role, active } = change;
-  if (
-    !isId(personId) ||
-    (role !== undefined && !isRole(role)) ||
-    (active !== undefined && typeof active !== 'boolean')
-  )
-    return { ok: false, problem: 'There is no such person or role.' };
-  const changed = await changePerson(owner, personId, { role, active });
-  revalidatePath('/house/people');
-  return changed.ok ? done : changed;
-}
+export const changeSomebody = signedIn(
+  'changeSomebody',
+  async (owner, personId: string, change: { role?: string; active?: boolean }): Promise<Done> => {
+    const { role, active } = change;
+    if (
+      !isId(personId) ||
+      (role !== undefined && !isRole(role)) ||
+      (active !== undefined && typeof active !== 'boolean')
+    )
+      return { ok: false, problem: 'There is no such person or role.' };
+    const changed = await changePerson(owner, personId, { role, active });
+    revalidatePath('/house/people');
+    return changed.ok ? done : changed;
+  },
+);
 
 /** Sets when somebody works: one's own hours, or as the owner anybody's. */
-export async function saveWorkingHours(personId: string, hours: unknown): Promise<Done> {
-  const person = await currentPerson();
-  if (!person) return { ok: false, problem: SIGNED_OUT };
-  if (person.role !== 'owner' && personId !== person.personId) return ONLY_OWNER;
-  if (!isId(personId)) return { ok: false, problem: 'Nobody of that name works in this salon.' };
-  const read = parseWorkingHours(hours);
-  if (!read.ok) return read;
-  const saved = await setWorkingHours(person, personId, read.value);
-  for (const path of ['/me', '/house/people', '/day', '/day/week']) revalidatePath(path);
-  return saved.ok ? done : saved;
-}
+export const saveWorkingHours = signedIn(
+  'saveWorkingHours',
+  async (person, personId: string, hours: unknown): Promise<Done> => {
+    const refused = refusedFor('saveWorkingHours', person, personId);
+    if (refused) return refused;
+    if (!isId(personId)) return { ok: false, problem: 'Nobody of that name works in this salon.' };
+    const read = parseWorkingHours(hours);
+    if (!read.ok) return read;
+    const saved = await setWorkingHours(person, personId, read.value);
+    for (const path of ['/me', '/house/people', '/day', '/day/week']) revalidatePath(path);
+    return saved.ok ? done : saved;
+  },
+);
 
 /** Makes an invitation. @returns the path to hand over, said once */
-export async function inviteSomebody(role: string): Promise<Done<string>> {
-  const owner = await currentOwner();
-  if (!owner) return ONLY_OWNER;
-  if (!isRole(role)) return { ok: false, problem: 'There is no such role.' };
-  const token = await invite(owner, role);
-  revalidatePath('/house/people');
-  return { ok: true, value: `/join/${token}` };
-}
+export const inviteSomebody = signedIn(
+  'inviteSomebody',
+  async (owner, role: string): Promise<Done<string>> => {
+    if (!isRole(role)) return { ok: false, problem: 'There is no such role.' };
+    const token = await invite(owner, role);
+    revalidatePath('/house/people');
+    return { ok: true, value: `/join/${token}` };
+  },
+);
 
 /** Makes a link with which a person sets a new password. @returns the path to hand over, said once */
-export async function resetLinkFor(personId: string): Promise<Done<string>> {
-  const owner = await currentOwner();
-  if (!owner) return ONLY_OWNER;
-  const token = isId(personId) ? await makeResetLink(owner, personId) : undefined;
-  if (!token) return { ok: false, problem: 'Nobody of that name works in this salon.' };
-  revalidatePath('/house/people');
-  return { ok: true, value: `/reset/${token}` };
-}
+export const resetLinkFor = signedIn(
+  'resetLinkFor',
+  async (owner, personId: string): Promise<Done<string>> => {
+    const token = isId(personId) ? await makeResetLink(owner, personId) : undefined;
+    if (!token) return { ok: false, problem: 'Nobody of that name works in this salon.' };
+    revalidatePath('/house/people');
+    return { ok: true, value: `/reset/${token}` };
+  },
+);
 
 /** Takes back a link that was not used yet. */
-export async function takeLinkBack(linkId: string): Promise<Done> {
-  const owner = await currentOwner();
-  if (!owner) return ONLY_OWNER;
+export const takeLinkBack = signedIn('takeLinkBack', async (owner, linkId: string): Promise<Done> => {
   const gone = isId(linkId) && (await revokeLink(owner, linkId));
   revalidatePath('/house/people');
   return gone ? done : { ok: false, problem: 'This link was used or withdrawn already.' };
-}
+});
 
 /** Ends a session: one's own, or the owner anybody's in the salon. */
-export async function endOneSession(sessionId: string, ofPerson: string): Promise<Done> {
-  const person = await currentPerson();
-  if (!person) return { ok: false, problem: SIGNED_OUT };
-  if (person.role !== 'owner' && ofPerson !== person.personId) return ONLY_OWNER;
-  const ended =
-    isId(sessionId) &&
-    (await endSession(person, sessionId, person.role === 'owner' ? undefined : person.personId));
-  revalidatePath('/me');
-  revalidatePath('/house/people');
-  return ended ? done : { ok: false, problem: 'This session has ended already.' };
-}
+export const endOneSession = signedIn(
+  'endOneSession',
+  async (person, sessionId: string, ofPerson: string): Promise<Done> => {
+    const refused = refusedFor('endOneSession', person, ofPerson);
+    if (refused) return refused;
+    const ended =
+      isId(sessionId) &&
+      (await endSession(
+        person,
+        sessionId,
+        mayForOthers(person.role, 'endOneSession') ? undefined : person.personId,
+      ));
+    revalidatePath('/me');
+    revalidatePath('/house/people');
+    return ended ? done : { ok: false, problem: 'This session has ended already.' };
+  },
+);
 
 const newPassword = z
   .string()
@@ -109,50 +114,52 @@ const newPassword = z
   .max(200, 'Password: it is longer than 200 characters.');
 
 /** Sets one's own PIN; an empty one takes it away. */
-export async function changePin(
-  _: FormState<'password' | 'pin'>,
-  data: FormData,
-): Promise<FormState<'password' | 'pin'>> {
-  const typed = textsOf(data, ['password', 'pin']);
-  const fields = { password: '', pin: '' };
-  const person = await currentPerson();
-  if (!person) return { fields, problems: {}, said: { ok: false, words: SIGNED_OUT } };
-  const pin = typed.pin.trim();
-  if (pin !== '' && !/^\d{4,8}$/.test(pin))
-    return { fields, problems: { pin: 'PIN: 4 to 8 figures, or nothing to remove it.' } };
-  const changed = await setPin(person, typed.password, pin === '' ? null : pin);
-  revalidatePath('/me');
-  return changed.ok
-    ? {
-        fields,
-        problems: {},
-        said: { ok: true, words: pin === '' ? 'Your PIN is removed.' : 'Your PIN is set.' },
-      }
-    : { fields, problems: { password: changed.problem } };
-}
+export const changePin = signedIn(
+  'changePin',
+  async (
+    person,
+    _: FormState<'password' | 'pin'>,
+    data: FormData,
+  ): Promise<FormState<'password' | 'pin'>> => {
+    const typed = textsOf(data, ['password', 'pin']);
+    const fields = { password: '', pin: '' };
+    const pin = typed.pin.trim();
+    if (pin !== '' && !/^\d{4,8}$/.test(pin))
+      return { fields, problems: { pin: 'PIN: 4 to 8 figures, or nothing to remove it.' } };
+    const changed = await setPin(person, typed.password, pin === '' ? null : pin);
+    revalidatePath('/me');
+    return changed.ok
+      ? {
+          fields,
+          problems: {},
+          said: { ok: true, words: pin === '' ? 'Your PIN is removed.' : 'Your PIN is set.' },
+        }
+      : { fields, problems: { password: changed.problem } };
+  },
+  ({ problem }) => ({ fields: { password: '', pin: '' }, problems: {}, said: { ok: false, words: problem } }),
+);
 
 type PasswordFields = 'before' | 'after';
 
 /** Sets one's own password. */
-export async function changePassword(
-  _: FormState<PasswordFields>,
-  data: FormData,
-): Promise<FormState<PasswordFields>> {
-  const typed = textsOf(data, ['before', 'after']);
-  const fields = { before: '', after: '' };
-  const person = await currentPerson();
-  if (!person) return { fields, problems: {}, said: { ok: false, words: SIGNED_OUT } };
-  const read = newPassword.safeParse(typed.after);
-  if (!read.success) return { fields, problems: { after: read.error.issues[0].message } };
-  const changed = await setPassword(person, typed.before, read.data);
-  return changed.ok
-    ? {
-        fields,
-        problems: {},
-        said: { ok: true, words: 'Your password is set; your other sessions have ended.' },
-      }
-    : { fields, problems: { before: changed.problem } };
-}
+export const changePassword = signedIn(
+  'changePassword',
+  async (person, _: FormState<PasswordFields>, data: FormData): Promise<FormState<PasswordFields>> => {
+    const typed = textsOf(data, ['before', 'after']);
+    const fields = { before: '', after: '' };
+    const read = newPassword.safeParse(typed.after);
+    if (!read.success) return { fields, problems: { after: read.error.issues[0].message } };
+    const changed = await setPassword(person, typed.before, read.data);
+    return changed.ok
+      ? {
+          fields,
+          problems: {},
+          said: { ok: true, words: 'Your password is set; your other sessions have ended.' },
+        }
+      : { fields, problems: { before: changed.problem } };
+  },
+  ({ problem }) => ({ fields: { before: '', after: '' }, problems: {}, said: { ok: false, words: problem } }),
+);
 
 export type JoinFields = 'name' | 'email' | 'password';
 const joining = z.object({

@@ -147,7 +147,6 @@ export function PhotoSet({ clientId, visitId, kind, onRegrowth, onLevel, onColou
         <div className="grid grid-cols-2 gap-4">
           {pair.map((photo) => (
             <figure key={photo.id} className="grid gap-2">
-              {/* eslint-disable-next-line @next/next/no-img-element */}
               <img
                 src={photoAddress(photo.id, 'full')}
                 alt={sayPhoto(photo)}
@@ -191,7 +190,6 @@ function Thumb({ photo, onOpen }: { photo: Photo; onOpen(id: string): void }) {
       className="relative h-[104px] overflow-hidden rounded-ui border border-edge bg-ink hover:border-ink"
     >
       {/* Bytes of the salon's own server, sized already. */}
-      {/* eslint-disable-next-line @next/next/no-img-element */}
       <img src={photoAddress(photo.id, 'small')} alt="" className="h-full w-full object-cover" />
       <Verdict liked={photo.document.liked} />
       {photo.fromClient && (

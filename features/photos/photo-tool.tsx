@@ -1,6 +1,7 @@
 'use client';
 
 import { useRef, useState, type PointerEvent } from 'react';
+import type { Result } from '@/core/units';
 import type { PhotoDocument } from '@/core/formats';
 import {
   colourInPhoto,
@@ -13,7 +14,7 @@ import {
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { Segmented } from '@/ui/segmented';
-import { deletePhoto, putPhotoAside, savePhoto, type PhotoDone } from './actions';
+import { deletePhoto, putPhotoAside, savePhoto } from './actions';
 import { LevelPanel, MarksPanel, MeasurePanel, MOST_MARKS } from './panels';
 import { centre, Ruler, type At, type Line } from './ruler';
 import { samplesAt } from './samples';
@@ -82,8 +83,8 @@ export function PhotoTool({
       onChanged();
     });
   };
-  const aside = async (act: () => Promise<PhotoDone>) => {
-    const answer = await act().catch((): PhotoDone => ({
+  const aside = async (act: () => Promise<Result>) => {
+    const answer = await act().catch((): Result => ({
       ok: false,
       problem: 'No connection: nothing was changed.',
     }));
@@ -169,7 +170,6 @@ export function PhotoTool({
     <div className="grid gap-5 md:grid-cols-[minmax(0,1fr)_19rem]">
       <div className="max-h-[74dvh] overflow-auto rounded-ui bg-ink">
         <div className="relative" style={{ width: `${Number(zoom) * 100}%` }}>
-          {/* eslint-disable-next-line @next/next/no-img-element */}
           <img
             ref={picture}
             src={photoAddress(photo.id, 'full')}

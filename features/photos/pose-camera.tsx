@@ -65,7 +65,6 @@ export function PoseCamera({ ghost, busy, onTaken }: PoseCameraProps) {
           className="absolute inset-0 h-full w-full object-cover"
         />
         {/* Bytes of the salon's own server, sized already. */}
-        {/* eslint-disable-next-line @next/next/no-img-element */}
         {ghost && (
           <img
             src={photoAddress(ghost.id, 'full')}

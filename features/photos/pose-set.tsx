@@ -70,7 +70,6 @@ export function PoseSet({ clientId, visitId, consented }: PoseSetProps) {
                     className="relative grid aspect-[4/3] place-items-center overflow-hidden rounded-ui border border-edge bg-field text-sm hover:border-ink"
                   >
                     {/* Bytes of the salon's own server, sized already. */}
-                    {/* eslint-disable-next-line @next/next/no-img-element */}
                     {shot && (
                       <img
                         src={photoAddress(shot.id, 'small')}
@@ -177,7 +176,6 @@ function Compare({ photos, visitId, pose }: { photos: Photos; visitId: string; p
 }
 
 function Shot({ id }: { id: string }) {
-  // eslint-disable-next-line @next/next/no-img-element
   return (
     <img src={photoAddress(id, 'full')} alt="" draggable={false} className="h-full w-full object-contain" />
   );

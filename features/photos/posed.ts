@@ -21,7 +21,8 @@ export function posedOf<T extends Posed>(
 }
 
 /**
- * What a new picture is framed by: after the service the one from before it, else the last visit's in that pose, the one after its
+ * What a new picture is framed by: after the service the one from before it, else the last visit's in that
+ * pose, the one after its
  * service rather than the one before.
  */
 export function ghostFor<T extends Posed>(

@@ -2,7 +2,8 @@ import 'server-only';
 import { POSES, STAGES } from '@/core/formats';
 import { addPhoto, listPhotos, photoBytes, type Photo, type PhotoKind } from '@/data/photos';
 import { MOST_BYTES, readPicture } from '@/data/picture';
-import { currentPerson } from '../session/current';
+import { may } from '../session/who-may';
+import type { SignedIn } from '../session/signed-in';
 import { isId } from '../shared';
 
 export type { Photo, PhotoKind };
@@ -15,9 +16,7 @@ export const MOST_REQUEST_BYTES = MOST_BYTES + 100_000;
 const MISSING = { ok: false, status: 404, problem: 'This salon has no such client or visit.' } as const;
 
 /** Reads an uploaded picture and keeps it; nothing is kept of one that cannot be used. */
-export async function uploadPhoto(clientId: string, form: FormData): Promise<Uploaded> {
-  const person = await currentPerson();
-  if (!person) return { ok: false, status: 401, problem: 'This station is locked or signed out.' };
+export async function uploadPhoto(person: SignedIn, clientId: string, form: FormData): Promise<Uploaded> {
   const file = form.get('file');
   const kind = String(form.get('kind'));
   const visitId = String(form.get('visitId') ?? '');
@@ -47,10 +46,13 @@ export async function uploadPhoto(clientId: string, form: FormData): Promise<Upl
   return photoId ? { ok: true, photoId } : MISSING;
 }
 
-/** A photo's bytes; undefined when nobody is signed in, or the salon has none of that id. */
-export async function photoFile(photoId: string, size: string): Promise<Buffer | undefined> {
-  const person = await currentPerson();
-  return person && isId(photoId) && (size === 'full' || size === 'small')
+/** A photo's bytes; undefined when the salon has none of that id. */
+export async function photoFile(
+  person: SignedIn,
+  photoId: string,
+  size: string,
+): Promise<Buffer | undefined> {
+  return isId(photoId) && (size === 'full' || size === 'small')
     ? photoBytes(person, photoId, size)
     : undefined;
 }
@@ -61,12 +63,10 @@ export interface PhotosOfClient {
   readonly mayDelete: boolean;
 }
 
-/** The photos of a client; undefined when nobody is signed in. */
-export async function photosFor(clientId: string): Promise<PhotosOfClient | undefined> {
-  const person = await currentPerson();
-  if (!person) return undefined;
+/** The photos of a client. */
+export async function photosFor(person: SignedIn, clientId: string): Promise<PhotosOfClient> {
   return {
     photos: isId(clientId) ? await listPhotos(person, clientId) : [],
-    mayDelete: person.role === 'owner',
+    mayDelete: may(person.role, 'deletePhoto'),
   };
 }

@@ -185,7 +185,10 @@ export function ProductsPage({ initial, revision, mayChange, toBuy }: ProductsPa
   );
 }
 
-/** What was counted: stock that the edit says otherwise than the page had it. What nobody touched stays as it is by now. */
+/**
+ * What was counted: stock that the edit says otherwise than the page had it. What nobody touched stays as it
+ * is by now.
+ */
 function countsIn(before: readonly Product[], after: readonly Product[]): Record<string, number> {
   const was = new Map(before.filter(isStocked).map(({ id, stock }) => [id, stock]));
   return Object.fromEntries(

@@ -12,17 +12,21 @@ import { measuresOf, type House } from '@/core/visit';
 import { readHouse } from '@/data/house';
 import { readProducts } from '@/data/products';
 import type { Revised } from '@/data/revised';
-import { currentPerson, requirePerson } from '../session/current';
+import { requirePerson } from '../session/current';
+import { may } from '../session/who-may';
 
 export type { StockMove };
 
-/** The products of the signed-in person's salon, whether they may change them, and what is to be bought for the bookings of the next days. */
+/**
+ * The products of the signed-in person's salon, whether they may change them, and what is to be bought for
+ * the bookings of the next days.
+ */
 export async function loadProducts(): Promise<
   Revised<Products> & { mayChange: boolean; toBuy: readonly Need[] }
 > {
   const person = await requirePerson();
   const [products, toBuy] = await Promise.all([readProducts(person), loadToBuy(person)]);
-  return { ...products, mayChange: person.role === 'owner', toBuy };
+  return { ...products, mayChange: may(person.role, 'saveRange'), toBuy };
 }
 
 /** How a house writes its tables. */
@@ -33,10 +37,8 @@ const styleOf = (house: House): TableStyle => ({
   measures: measuresOf(house),
 });
 
-/** The products as a table, written as the house writes figures; undefined when nobody is signed in. */
-export async function productsTable(): Promise<string | undefined> {
-  const person = await currentPerson();
-  if (!person) return undefined;
+/** The products as a table, written as the house writes figures. */
+export async function productsTable(person: SignedIn): Promise<string> {
   const [{ document }, { document: house }] = await Promise.all([readProducts(person), readHouse(person)]);
   return productsCsv(document.products, styleOf(house));
 }
@@ -44,7 +46,10 @@ export async function productsTable(): Promise<string | undefined> {
 /** Bookings are looked at so many days ahead. */
 const BUY_AHEAD_DAYS = 7;
 
-/** What runs out before the bookings of the next days are done: each client's open visit, else the last one again. */
+/**
+ * What runs out before the bookings of the next days are done: each client's open visit, else the last one
+ * again.
+ */
 async function loadToBuy(person: SignedIn): Promise<readonly Need[]> {
   const { timeZone } = (await readHouse(person)).document;
   const day = today(timeZone);
@@ -61,10 +66,8 @@ async function loadToBuy(person: SignedIn): Promise<readonly Need[]> {
   return neededFor(visits, (await readProducts(person)).document.products).filter(({ short }) => short > 0);
 }
 
-/** The same as a table, written as the house writes figures; undefined when nobody is signed in. */
-export async function toBuyTable(): Promise<string | undefined> {
-  const person = await currentPerson();
-  if (!person) return undefined;
+/** The same as a table, written as the house writes figures. */
+export async function toBuyTable(person: SignedIn): Promise<string> {
   const [needs, { document: house }] = await Promise.all([loadToBuy(person), readHouse(person)]);
   return toBuyCsv(needs, styleOf(house));
 }

@@ -10,7 +10,10 @@ import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 import { useServed } from './planned-done';
 
-/** How the pattern is found again on this head: measured from the hairline, panel by panel, to read and to print. */
+/**
+ * How the pattern is found again on this head: measured from the hairline, panel by panel, to read and to
+ * print.
+ */
 export function FindAgainDialog({
   open,
   onOpenChange,

@@ -23,7 +23,9 @@ interface NextPartProps {
   onChange(part: Partial<Fields>): void;
 }
 
-/** When to come again and for what: what they will mind and when, soonest first, and the day that is agreed. */
+/**
+ * When to come again and for what: what they will mind and when, soonest first, and the day that is agreed.
+ */
 export function NextPart({ fields, problem, disabled, onChange }: NextPartProps) {
   const calendar = useCalendar();
   const { bundle, outcome } = useVisit();

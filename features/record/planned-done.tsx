@@ -13,7 +13,10 @@ import {
 import { useWidth } from '@/ui/use-width';
 import { useVisit } from '../visit/store';
 
-/** The service of the open visit as it was carried out; undefined until it is known, null where there was none. */
+/**
+ * The service of the open visit as it was carried out; undefined until it is known, null where there was
+ * none.
+ */
 export function useServed(): Served | null | undefined {
   const { bundle } = useVisit();
   const [served, setServed] = useState<Served | null>();

@@ -7,7 +7,10 @@ import { useCalendar } from '../house/calendar';
 import { useVisit } from '../visit/store';
 import { addToRecord, signRecord } from './actions';
 
-/** Signing the record off; once that is done, what is added to it. @param unsaved what was typed and not saved yet stands in the way */
+/**
+ * Signing the record off; once that is done, what is added to it.
+ * @param unsaved what was typed and not saved yet stands in the way
+ */
 export function SignOffPart({ unsaved }: { unsaved: boolean }) {
   const calendar = useCalendar();
   const { bundle, outcome, reload, flush } = useVisit();

@@ -21,7 +21,10 @@ interface ZoneFiguresProps {
   found: Readonly<Partial<Record<Zone, number>>>;
 }
 
-/** Zones on the opened head with what was found and left, with level and tone, or with the shares that are lightened and deepened. */
+/**
+ * Zones on the opened head with what was found and left, with level and tone, or with the shares that are
+ * lightened and deepened.
+ */
 export function ZoneFigures({ part, shown, zones, found }: ZoneFiguresProps) {
   const { computed } = useVisit();
   const { shares } = useComputed();

@@ -21,7 +21,10 @@ interface ZoneTableProps {
   onChange(zones: Zones): void;
 }
 
-/** Zone by zone: what was found, what was left at the root, level and tone. Empty under “left” means: not taken to the root. */
+/**
+ * Zone by zone: what was found, what was left at the root, level and tone. Empty under “left” means: not
+ * taken to the root.
+ */
 export function ZoneTable({ zones, found, disabled, onChange }: ZoneTableProps) {
   const [both, setBoth] = useState(() =>
     ZONE_FAMILIES.every((family) => alike(zonesOf(family).map((zone) => zones[zone]))),

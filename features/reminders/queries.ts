@@ -6,7 +6,7 @@ import { serverNow } from '@/data/now';
 import { requirePerson } from '../session/current';
 
 export { remindableNow };
-export type { Remindable, Reminder };
+export type { Remindable };
 
 export interface Reminding {
   /** Appointments until this day are reminded of. */

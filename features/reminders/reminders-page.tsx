@@ -32,7 +32,10 @@ const CANNOT = [
 const isOpen = ({ standing }: Remindable) =>
   standing === 'to-send' || standing === 'failed' || standing === 'underway';
 
-/** Reminders: whom, in which words, and what became of them. Those of appointments are chosen at first; those of due visits are not. */
+/**
+ * Reminders: whom, in which words, and what became of them. Those of appointments are chosen at first; those
+ * of due visits are not.
+ */
 export function RemindersPage({
   facts: { remindable, sent, until, connected, fromMinute },
 }: {

@@ -1,5 +1,6 @@
 'use server';
 
+import type { Result } from '@/core/units';
 import { z } from 'zod';
 import { CAUTION_KEYS, type CautionKey } from '@/core/caution';
 import { parseTest, sentenceOf } from '@/core/formats';
@@ -8,16 +9,10 @@ import { beginVisit } from '@/data/begin-visit';
 import { giveReason } from '@/data/cautions';
 import { addConsent, addTest, readTest, withdrawConsent } from '@/data/safety';
 import { salonToday } from '../house/queries';
-import { currentPerson } from '../session/current';
+import { signedIn } from '../session/signed-in';
 import { isId } from '../shared';
 import { CONSENT_WORDS } from './words';
 
-export type Done = { readonly ok: true } | { readonly ok: false; readonly problem: string };
-
-const SIGNED_OUT = {
-  ok: false,
-  problem: 'This station is locked or signed out. Unlock it with your PIN or password.',
-} as const;
 const NO_CLIENT = { ok: false, problem: 'This salon has no such client.' } as const;
 const done = { ok: true } as const;
 
@@ -31,39 +26,41 @@ const testFields = z.object({
 });
 
 /** Keeps a test of a client. */
-export async function recordTest(clientId: string, fields: unknown): Promise<Done> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  const read = testFields.safeParse(fields);
-  if (!read.success) return { ok: false, problem: read.error.issues[0].message };
-  const { kind, onDay, result } = read.data;
-  if (onDay > (await salonToday())) return { ok: false, problem: 'Day: it lies in the future.' };
-  const fits =
-    result === null ||
-    (kind === 'alert'
-      ? result === 'clear' || result === 'reaction'
-      : result === 'passed' || result === 'failed');
-  if (!fits) return { ok: false, problem: 'Result: this test has no such result.' };
-  const document = parseTest(read.data.document);
-  if (!document.ok) return document;
-  return isId(clientId) &&
-    (await addTest(person, clientId, { kind, onDay, result, document: document.value }))
-    ? done
-    : NO_CLIENT;
-}
+export const recordTest = signedIn(
+  'recordTest',
+  async (person, clientId: string, fields: unknown): Promise<Result> => {
+    const read = testFields.safeParse(fields);
+    if (!read.success) return { ok: false, problem: read.error.issues[0].message };
+    const { kind, onDay, result } = read.data;
+    if (onDay > (await salonToday())) return { ok: false, problem: 'Day: it lies in the future.' };
+    const fits =
+      result === null ||
+      (kind === 'alert'
+        ? result === 'clear' || result === 'reaction'
+        : result === 'passed' || result === 'failed');
+    if (!fits) return { ok: false, problem: 'Result: this test has no such result.' };
+    const document = parseTest(read.data.document);
+    if (!document.ok) return document;
+    return isId(clientId) &&
+      (await addTest(person, clientId, { kind, onDay, result, document: document.value }))
+      ? done
+      : NO_CLIENT;
+  },
+);
 
 /** Writes down the result of a test that was waiting for it. */
-export async function setTestResult(testId: string, result: string): Promise<Done> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  const read = z.enum(['clear', 'reaction', 'passed', 'failed']).safeParse(result);
-  if (!read.success || !isId(testId) || !(await readTest(person, testId, read.data)))
-    return {
-      ok: false,
-      problem: 'This test has its result already; a result is not changed. Write down a new test.',
-    };
-  return done;
-}
+export const setTestResult = signedIn(
+  'setTestResult',
+  async (person, testId: string, result: string): Promise<Result> => {
+    const read = z.enum(['clear', 'reaction', 'passed', 'failed']).safeParse(result);
+    if (!read.success || !isId(testId) || !(await readTest(person, testId, read.data)))
+      return {
+        ok: false,
+        problem: 'This test has its result already; a result is not changed. Write down a new test.',
+      };
+    return done;
+  },
+);
 
 const consentFields = z.object({
   kind: z.enum(CONSENT_KINDS, 'Consent: to photos, the service, by a guardian, or to reminders.'),
@@ -78,45 +75,46 @@ const consentFields = z.object({
 });
 
 /** Keeps a consent, signed or with the name typed. */
-export async function takeConsent(clientId: string, fields: unknown): Promise<Done> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  const read = consentFields.safeParse(fields);
-  if (!read.success)
-    return { ok: false, problem: sentenceOf({ issues: [{ ...read.error.issues[0], path: [] }] } as never) };
-  const { kind } = read.data;
-  return isId(clientId) &&
-    (await addConsent(person, clientId, { ...read.data, words: CONSENT_WORDS[kind].words }))
-    ? done
-    : NO_CLIENT;
-}
+export const takeConsent = signedIn(
+  'takeConsent',
+  async (person, clientId: string, fields: unknown): Promise<Result> => {
+    const read = consentFields.safeParse(fields);
+    if (!read.success)
+      return { ok: false, problem: sentenceOf({ issues: [{ ...read.error.issues[0], path: [] }] } as never) };
+    const { kind } = read.data;
+    return isId(clientId) &&
+      (await addConsent(person, clientId, { ...read.data, words: CONSENT_WORDS[kind].words }))
+      ? done
+      : NO_CLIENT;
+  },
+);
 
 /** Withdraws a consent. */
-export async function takeConsentBack(consentId: string): Promise<Done> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  return isId(consentId) && (await withdrawConsent(person, consentId))
-    ? done
-    : { ok: false, problem: 'This consent was withdrawn already.' };
-}
+export const takeConsentBack = signedIn(
+  'takeConsentBack',
+  async (person, consentId: string): Promise<Result> => {
+    return isId(consentId) && (await withdrawConsent(person, consentId))
+      ? done
+      : { ok: false, problem: 'This consent was withdrawn already.' };
+  },
+);
 
 /** Keeps the reason why a visit goes on in spite of a caution. */
-export async function explainCaution(visitId: string, key: string, reason: string): Promise<Done> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
-  const words = String(reason).trim();
-  if (words.length < 3) return { ok: false, problem: 'Reason: say it in a few words.' };
-  if (words.length > 1000) return { ok: false, problem: 'Reason: it is longer than 1000 characters.' };
-  if (!isId(visitId) || !CAUTION_KEYS.includes(key as CautionKey))
-    return { ok: false, problem: 'There is no such visit or caution.' };
-  return giveReason(person, visitId, key as CautionKey, words);
-}
+export const explainCaution = signedIn(
+  'explainCaution',
+  async (person, visitId: string, key: string, reason: string): Promise<Result> => {
+    const words = String(reason).trim();
+    if (words.length < 3) return { ok: false, problem: 'Reason: say it in a few words.' };
+    if (words.length > 1000) return { ok: false, problem: 'Reason: it is longer than 1000 characters.' };
+    if (!isId(visitId) || !CAUTION_KEYS.includes(key as CautionKey))
+      return { ok: false, problem: 'There is no such visit or caution.' };
+    return giveReason(person, visitId, key as CautionKey, words);
+  },
+);
 
 /** Begins the service, unless a caution stands in the way. */
-export async function beginService(visitId: string): Promise<Done> {
-  const person = await currentPerson();
-  if (!person) return SIGNED_OUT;
+export const beginService = signedIn('beginService', async (person, visitId: string): Promise<Result> => {
   return isId(visitId)
     ? beginVisit(person, visitId)
     : { ok: false, problem: 'There is no such visit in this salon.' };
-}
+});

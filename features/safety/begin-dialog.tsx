@@ -10,7 +10,9 @@ import { beginService, explainCaution } from './actions';
 import { useCautions } from './use-cautions';
 import { USUAL_REASONS } from './words';
 
-/** What stands before the first foil: each caution with what it asks, and the beginning once nothing is open. */
+/**
+ * What stands before the first foil: each caution with what it asks, and the beginning once nothing is open.
+ */
 export function BeginDialog({ onDone }: { onDone(): void }) {
   const { bundle, flush, reload } = useVisit();
   const { cautions, open } = useCautions();

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
+import type { Result } from '@/core/units';
 import { CONSENT_KINDS, type ConsentKind } from '@/core/visit';
 import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
@@ -8,7 +9,7 @@ import { Dialog } from '@/ui/dialog';
 import { TextField } from '@/ui/field';
 import { useCalendar } from '../house/calendar';
 import { useVisit } from '../visit/store';
-import { takeConsent, takeConsentBack, type Done } from './actions';
+import { takeConsent, takeConsentBack } from './actions';
 import { SignaturePad, SignatureDrawing, type Strokes } from './signature';
 import { CONSENT_WORDS } from './words';
 
@@ -19,7 +20,7 @@ export function Consents() {
   const [signing, sign] = useState<ConsentKind>();
   const [problem, setProblem] = useState<string>();
   const [, start] = useTransition();
-  const run = (work: () => Promise<Done>, then: () => void = () => undefined) =>
+  const run = (work: () => Promise<Result>, then: () => void = () => undefined) =>
     start(async () => {
       const answer = await work();
       setProblem(answer.ok ? undefined : answer.problem);

@@ -1,3 +1,3 @@
 import 'server-only';
 
-export type { Consent, GivenReason, KeptTest, Safety } from '@/data/safety';
+export type { KeptTest, Safety } from '@/data/safety';

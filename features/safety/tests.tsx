@@ -2,7 +2,7 @@
 
 import { useState, useTransition } from 'react';
 import { EMPTY_TEST } from '@/core/formats';
-import { formatLevel } from '@/core/units';
+import { formatLevel, type Result } from '@/core/units';
 import type { TestDocument } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -12,7 +12,7 @@ import { LevelSlider } from '../consult/level-slider';
 import { readFigure, readWhole } from '../consult/read-figures';
 import { useCalendar } from '../house/calendar';
 import { useVisit } from '../visit/store';
-import { recordTest, setTestResult, type Done } from './actions';
+import { recordTest, setTestResult } from './actions';
 import type { KeptTest } from './queries';
 import { RESULT_WORDS } from './words';
 
@@ -39,7 +39,7 @@ export function Tests() {
   const { bundle, reload } = useVisit();
   const [problem, setProblem] = useState<string>();
   const [, start] = useTransition();
-  const run = (work: () => Promise<Done>) =>
+  const run = (work: () => Promise<Result>) =>
     start(async () => {
       const answer = await work();
       setProblem(answer.ok ? undefined : answer.problem);

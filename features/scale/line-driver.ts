@@ -17,7 +17,9 @@ export interface ScaleDriver {
 }
 
 const RETRY_MS = 1000;
-/** A scale that is there speaks ten times a second: after this long without a reading it is taken for gone. */
+/**
+ * A scale that is there speaks ten times a second: after this long without a reading it is taken for gone.
+ */
 const SILENCE_MS = 2500;
 
 const NO_ANSWER =
@@ -25,7 +27,10 @@ const NO_ANSWER =
 const NO_READINGS =
   'The scale is connected and says no weight. Weigh by hand meanwhile, nothing entered is lost.';
 
-/** A scale that speaks the line protocol over TCP. Connected only while somebody listens; tries again for as long as they do. */
+/**
+ * A scale that speaks the line protocol over TCP. Connected only while somebody listens; tries again for as
+ * long as they do.
+ */
 export class LineScale implements ScaleDriver {
   private readonly listeners = new Set<(event: ScaleEvent) => void>();
   private socket: Socket | undefined;

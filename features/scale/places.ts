@@ -8,7 +8,8 @@ export interface ScalePlace {
 const PLACE = /^(?:([^=,]{1,40})=)?([a-z0-9.-]+):(\d{1,5})$/i;
 
 /**
- * Reads places of scales from the environment: `host:port`, or several with names, `Mixing bench=host:port, Back bar=host:port`.
+ * Reads places of scales from the environment: `host:port`, or several with names, `Mixing bench=host:port,
+ * Back bar=host:port`.
  * @throws Error with a sentence for what is no place, and for a name that stands there twice
  */
 export function placesIn(variable: string, text = process.env[variable]): ScalePlace[] {

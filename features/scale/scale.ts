@@ -3,7 +3,10 @@ import { connect } from 'node:net';
 import { LineScale, type ScaleDriver } from './line-driver';
 import { placesIn, type ScalePlace } from './places';
 
-/** The scales of this house. Every machine that serves it is told the same ones; a station says which of them it stands beside. */
+/**
+ * The scales of this house. Every machine that serves it is told the same ones; a station says which of them
+ * it stands beside.
+ */
 const scales = (): readonly ScalePlace[] => placesIn('LATTICE_SCALE');
 const control = (): ScalePlace | undefined => placesIn('LATTICE_SCALE_CONTROL')[0];
 

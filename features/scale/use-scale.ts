@@ -60,7 +60,8 @@ export function useScale(): ScaleState & {
       else if (event.kind === 'gone') set({ link: 'gone', grams: null, settled: false, words: event.words });
       else set({ words: event.ok ? undefined : `The scale did not take it: ${event.words}.` });
     };
-    // A stream that is refused closes for good: this house has no scale. One that broke is tried again by the browser.
+    // A stream that is refused closes for good: this house has no scale. One that broke is tried again by the
+    // browser.
     source.onerror = () =>
       setState((before) =>
         source.readyState === EventSource.CLOSED && before.link === 'looking'

@@ -8,7 +8,10 @@ interface Sealed {
   sessionId?: string;
 }
 
-/** Addresses that somebody signed in with on this device, hashed: tries of strangers elsewhere do not count against it. */
+/**
+ * Addresses that somebody signed in with on this device, hashed: tries of strangers elsewhere do not count
+ * against it.
+ */
 interface Device {
   id?: string;
   addresses?: string[];

@@ -7,7 +7,10 @@ import { lockStation } from './actions';
 const SIGNS = ['pointerdown', 'pointermove', 'keydown', 'wheel', 'touchstart'] as const;
 const LOOK_MS = 5_000;
 
-/** Locks the station after so many minutes without a touch; what was edited has been saved or is kept on the device. */
+/**
+ * Locks the station after so many minutes without a touch; what was edited has been saved or is kept on the
+ * device.
+ */
 export function IdleLock({ minutes }: { minutes: number }) {
   const lock = useLock();
   const touched = useRef(0);

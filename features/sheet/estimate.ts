@@ -2,8 +2,8 @@ import 'server-only';
 import sharp from 'sharp';
 import { bytesOf } from '../http/route';
 import { MOST_BYTES } from '../limits';
-import { currentPerson } from '../session/current';
 import { hasVisit } from '../visit/queries';
+import type { SignedIn } from '../session/signed-in';
 
 const MOST_PIXELS = 4000;
 
@@ -13,10 +13,11 @@ type Read =
 
 const refused = (status: number, problem: string): Read => ({ ok: false, status, problem });
 
-/** The picture of a request, for somebody of the visit's salon: read only once it is known who sends it, and how much. */
-export async function estimateOf(visitId: string, request: Request): Promise<Read> {
-  const person = await currentPerson();
-  if (!person) return refused(401, 'You are signed out. Sign in again.');
+/**
+ * The picture of a request, for somebody of the visit's salon: read only once it is known who sends it, and
+ * how much.
+ */
+export async function estimateOf(person: SignedIn, visitId: string, request: Request): Promise<Read> {
   if (!(await hasVisit(person, visitId))) return refused(404, 'There is no such visit in this salon.');
   const png = await bytesOf(request, MOST_BYTES.estimate, 'The picture');
   try {

@@ -116,7 +116,10 @@ function drawText(
   draw({ fill: true });
 }
 
-/** Letters that one font file holds, in a row. A letter that none holds is printed as ▯'s stand-in, a question mark. */
+/**
+ * Letters that one font file holds, in a row. A letter that none holds is printed as ▯'s stand-in, a question
+ * mark.
+ */
 function runsOf(words: string): { subset: Subset; letters: string }[] {
   const runs: { subset: Subset; letters: string }[] = [];
   for (const letter of words.normalize('NFC')) {

@@ -8,17 +8,15 @@ import { measuresOf } from '@/core/visit';
 import { inThread } from '@/data/compute';
 import type { SentKey } from '@/data/compute/thread';
 import { serviceFor } from '../chair/queries';
-import { currentPerson } from '../session/current';
 import { wholeVisit } from '../visit/queries';
+import type { SignedIn } from '../session/signed-in';
 
-export type SheetRead = StationSheet | 'signed-out' | 'missing';
+export type SheetRead = StationSheet | undefined;
 
-/** A visit as it is saved, with all that is computed of it; a reason where there is none. */
-async function loadAll<K extends SentKey>(visitId: string, keys: readonly K[]) {
-  const person = await currentPerson();
-  if (!person) return 'signed-out';
+/** A visit as it is saved, with all that is computed of it; undefined where there is none. */
+async function loadAll<K extends SentKey>(person: SignedIn, visitId: string, keys: readonly K[]) {
   const whole = await wholeVisit(person, visitId, [...keys, 'consult', 'estimate']);
-  if (!whole) return 'missing';
+  if (!whole) return undefined;
   const {
     visit,
     house,
@@ -38,17 +36,17 @@ async function loadAll<K extends SentKey>(visitId: string, keys: readonly K[]) {
 }
 
 /** The sheet for the station. */
-export async function loadSheet(visitId: string): Promise<SheetRead> {
-  const all = await loadAll(visitId, []);
-  if (typeof all === 'string') return all;
+export async function loadSheet(person: SignedIn, visitId: string): Promise<SheetRead> {
+  const all = await loadAll(person, visitId, []);
+  if (!all) return undefined;
   const { asked, house, shared, measures, salonId } = all;
   return inThread(salonId, 'stationSheet', { ...asked, house, words: { ...shared, measures } });
 }
 
 /** How the pattern is found again on the same head. */
-export async function loadAgain(visitId: string): Promise<SheetRead> {
-  const all = await loadAll(visitId, ['mix', 'work', 'after']);
-  if (typeof all === 'string') return all;
+export async function loadAgain(person: SignedIn, visitId: string): Promise<SheetRead> {
+  const all = await loadAll(person, visitId, ['mix', 'work', 'after']);
+  if (!all) return undefined;
   const {
     asked,
     computed: { consult, mix, work, after },
@@ -58,7 +56,7 @@ export async function loadAgain(visitId: string): Promise<SheetRead> {
     salonId,
   } = all;
   const record = visit.outcome?.document ?? null;
-  const opened = record ? await serviceFor(visitId) : undefined;
+  const opened = record ? await serviceFor(person, visitId) : undefined;
   const served = opened?.ok ? servedBy(opened.value.script, opened.value.events) : null;
   const repeat = repeatLines({ mix, work, after, served, record, say: (text) => inMeasures(text, measures) });
   return inThread(salonId, 'againSheet', {
@@ -68,9 +66,9 @@ export async function loadAgain(visitId: string): Promise<SheetRead> {
 }
 
 /** The card for the mixing table. */
-export async function loadCard(visitId: string): Promise<SheetRead> {
-  const all = await loadAll(visitId, ['mix']);
-  if (typeof all === 'string') return all;
+export async function loadCard(person: SignedIn, visitId: string): Promise<SheetRead> {
+  const all = await loadAll(person, visitId, ['mix']);
+  if (!all) return undefined;
   const {
     asked,
     computed: { mix },
@@ -87,9 +85,9 @@ export async function loadCard(visitId: string): Promise<SheetRead> {
 }
 
 /** The receipt, as it stands now. */
-export async function loadReceipt(visitId: string): Promise<SheetRead> {
-  const all = await loadAll(visitId, ['mix']);
-  if (typeof all === 'string') return all;
+export async function loadReceipt(person: SignedIn, visitId: string): Promise<SheetRead> {
+  const all = await loadAll(person, visitId, ['mix']);
+  if (!all) return undefined;
   const {
     visit,
     house,
@@ -111,10 +109,11 @@ export async function loadReceipt(visitId: string): Promise<SheetRead> {
 
 /** Everything that product is put on at a visit as a table that spreadsheets open. */
 export async function loadFoils(
+  person: SignedIn,
   visitId: string,
-): Promise<{ readonly table: string } | 'signed-out' | 'missing'> {
-  const all = await loadAll(visitId, ['sheet', 'work']);
-  if (typeof all === 'string') return all;
+): Promise<{ readonly table: string } | undefined> {
+  const all = await loadAll(person, visitId, ['sheet', 'work']);
+  if (!all) return undefined;
   const {
     measures,
     house: { decimalComma },
@@ -130,11 +129,12 @@ export async function loadFoils(
 
 /** A whole visit, or its pattern alone, as a document. */
 export async function loadDocument(
+  person: SignedIn,
   visitId: string,
   form: 'visit.json' | 'pattern.json',
-): Promise<{ readonly document: object } | 'signed-out' | 'missing'> {
-  const all = await loadAll(visitId, ['plan', 'mix']);
-  if (typeof all === 'string') return all;
+): Promise<{ readonly document: object } | undefined> {
+  const all = await loadAll(person, visitId, ['plan', 'mix']);
+  if (!all) return undefined;
   const {
     visit,
     computed: { plan, consult, mix },

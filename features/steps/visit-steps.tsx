@@ -27,7 +27,10 @@ function viewOf(step: VisitStep): ComponentType {
   return lazy(async () => ({ default: await LOADS[step]() }));
 }
 
-/** The step of the open visit that the address names. The others are loaded meanwhile, so that they open without a network. */
+/**
+ * The step of the open visit that the address names. The others are loaded meanwhile, so that they open
+ * without a network.
+ */
 export function VisitSteps() {
   const { bundle } = useVisit();
   const step = useStep();

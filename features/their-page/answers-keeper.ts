@@ -1,7 +1,7 @@
 import type { ClientAnswers } from '@/core/consult';
 import { mergeEdits } from '@/core/formats';
 
-export type AnswersState = 'saved' | 'saving' | 'away' | 'refused';
+type AnswersState = 'saved' | 'saving' | 'away' | 'refused';
 
 export interface AnswersSnapshot {
   readonly answers: ClientAnswers;
@@ -22,7 +22,10 @@ interface Kept {
   readonly document: ClientAnswers;
 }
 
-/** The answers on a client's page: kept on the phone at once, on the server a moment later, and again until it has them. */
+/**
+ * The answers on a client's page: kept on the phone at once, on the server a moment later, and again until it
+ * has them.
+ */
 export class AnswersKeeper {
   private base: ClientAnswers;
   private shown: AnswersSnapshot;

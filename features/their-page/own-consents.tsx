@@ -13,7 +13,10 @@ interface OwnConsentsProps {
   consented: readonly ConsentKind[];
 }
 
-/** What the client may sign at home, with their typed name. At the salon it is signed by pen, and withdrawn whenever they say so. */
+/**
+ * What the client may sign at home, with their typed name. At the salon it is signed by pen, and withdrawn
+ * whenever they say so.
+ */
 export function OwnConsents({ secret, name, consented }: OwnConsentsProps) {
   const [given, setGiven] = useState(consented);
   const [signing, setSigning] = useState<ConsentKind>();

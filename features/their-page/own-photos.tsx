@@ -3,7 +3,10 @@
 import { useId, useState } from 'react';
 import { buttonLook } from '@/ui/button-look';
 
-/** Pictures that the client gives, kept as strictly as those of the salon: shown on this page and inside, nowhere else. */
+/**
+ * Pictures that the client gives, kept as strictly as those of the salon: shown on this page and inside,
+ * nowhere else.
+ */
 export function OwnPhotos({ secret, photoIds }: { secret: string; photoIds: readonly string[] }) {
   const [ids, setIds] = useState(photoIds);
   const [busy, setBusy] = useState(false);
@@ -30,8 +33,8 @@ export function OwnPhotos({ secret, photoIds }: { secret: string; photoIds: read
       {ids.length > 0 && (
         <ul className="grid grid-cols-4 gap-2">
           {ids.map((id, i) => (
-            // Bytes that are the page's alone: the framework's pictures go through an address that others could ask.
-            // eslint-disable-next-line @next/next/no-img-element
+            // Bytes that are the page's alone: the framework's pictures go through an address that others
+            // could ask.
             <li key={id}>
               <img
                 src={`/api/p/${secret}/photos/${id}`}

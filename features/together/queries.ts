@@ -4,8 +4,8 @@ import { clientOfVisit, tellVisit } from '@/data/presence';
 import { serverNow } from '@/data/now';
 import { listenTo, type Present } from '@/data/signals';
 import { eventStream } from '../http/event-stream';
-import { currentPerson } from '../session/current';
 import { endWithSession } from '../session/queries';
+import type { SignedIn } from '../session/signed-in';
 import { isId } from '../shared';
 import { hereSchema, type Where } from './where';
 
@@ -13,16 +13,18 @@ import { hereSchema, type Where } from './where';
 const SILENT_MS = 25_000;
 
 /**
- * What others do with a visit, as server-sent events: `you` with the name of this station, `people` with everybody else who has it open,
- * `saved` with a document and its revision, `facts` when something beside the documents changed, `missed` when something may have been.
+ * What others do with a visit, as server-sent events: `you` with the name of this station, `people` with
+ * everybody else who has it open,
+ * `saved` with a document and its revision, `facts` when something beside the documents changed, `missed`
+ * when something may have been.
  */
 export async function visitStream(
+  person: SignedIn,
   visitId: string,
   where: Where,
   signal: AbortSignal,
 ): Promise<Response | null> {
-  const person = await currentPerson();
-  if (!person || !isId(visitId)) return null;
+  if (!isId(visitId)) return null;
   const station = crypto.randomUUID();
   let here: Present = { station, name: person.personName, ...where };
   const clientId = await clientOfVisit(person, visitId);
@@ -75,12 +77,11 @@ export async function visitStream(
 
 /** Somebody went elsewhere in a visit that they have open. @returns what is wrong, in a sentence */
 export async function tellWhere(
+  person: SignedIn,
   visitId: string,
   body: unknown,
 ): Promise<{ readonly ok: boolean; readonly problem?: string }> {
-  const person = await currentPerson();
-  if (!person || !isId(visitId))
-    return { ok: false, problem: 'You are signed out, or there is no such visit.' };
+  if (!isId(visitId)) return { ok: false, problem: 'There is no such visit in this salon.' };
   const read = parseWith(hereSchema, body);
   if (!read.ok) return read;
   const told = await tellVisit(person, visitId, { here: { ...read.value, name: person.personName } });

@@ -19,7 +19,10 @@ const SILENCE_MS = 25_000;
 /** Somebody who passes through panels is told of once they stay. */
 const STAYS_MS = 200;
 
-/** Tells others where this station is in a visit, and hears what they do, for as long as the page is seen. @returns who else is there */
+/**
+ * Tells others where this station is in a visit, and hears what they do, for as long as the page is seen.
+ * @returns who else is there
+ */
 export function useTogether(visitId: string, where: Where, heard: Heard): readonly Colleague[] {
   const [people, setPeople] = useState<readonly Colleague[]>([]);
   const station = useRef<string>(undefined);

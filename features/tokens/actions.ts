@@ -1,16 +1,15 @@
 'use server';
 
+import type { Result } from '@/core/units';
 import { revalidatePath } from 'next/cache';
 import { z } from 'zod';
 import { makeToken, revokeToken } from '@/data/api-tokens';
 import { isScope } from '../api/scopes';
-import { currentOwner } from '../session/current';
+import { signedIn } from '../session/signed-in';
 import { isId } from '../shared';
 
-export type TokenMade =
-  { readonly ok: true; readonly secret: string } | { readonly ok: false; readonly problem: string };
+export type TokenMade = Result<{ readonly secret: string }>;
 
-const ONLY_OWNER = { ok: false, problem: 'Only the owner can make and withdraw tokens.' } as const;
 const wanted = z.object({
   name: z
     .string()
@@ -25,23 +24,17 @@ const wanted = z.object({
 });
 
 /** Makes a token. @returns its secret, shown once */
-export async function makeApiToken(input: unknown): Promise<TokenMade> {
-  const owner = await currentOwner();
-  if (!owner) return ONLY_OWNER;
+export const makeApiToken = signedIn('makeApiToken', async (owner, input: unknown): Promise<TokenMade> => {
   const read = wanted.safeParse(input);
   if (!read.success) return { ok: false, problem: read.error.issues[0].message };
   const secret = await makeToken(owner, { ...read.data, scopes: [...new Set(read.data.scopes)] });
   revalidatePath('/house/tokens');
   return secret ? { ok: true, secret } : { ok: false, problem: 'Nobody of that name works in this salon.' };
-}
+});
 
 /** Withdraws a token: it opens nothing from now on. */
-export async function withdrawToken(
-  tokenId: string,
-): Promise<{ readonly ok: true } | { readonly ok: false; readonly problem: string }> {
-  const owner = await currentOwner();
-  if (!owner) return ONLY_OWNER;
+export const withdrawToken = signedIn('withdrawToken', async (owner, tokenId: string): Promise<Result> => {
   const gone = isId(tokenId) && (await revokeToken(owner, tokenId));
   revalidatePath('/house/tokens');
   return gone ? { ok: true } : { ok: false, problem: 'This token was withdrawn already.' };
-}
+});

@@ -20,7 +20,10 @@ interface TokensPageProps {
   ownId: string;
 }
 
-/** Tokens with which the salon's own tools read and write: made for a purpose, shown once, withdrawn at any time. */
+/**
+ * Tokens with which the salon's own tools read and write: made for a purpose, shown once, withdrawn at any
+ * time.
+ */
 export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
   const calendar = useCalendar();
   const [name, setName] = useState('');

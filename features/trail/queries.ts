@@ -1,10 +1,10 @@
 import 'server-only';
 import { notFound } from 'next/navigation';
-import { readTrail, type Act, type Change, type TrailEntry } from '@/data/trail';
+import { readTrail, type Act, type TrailEntry } from '@/data/trail';
 import { currentOwner, requirePerson } from '../session/current';
 import { isId } from '../shared';
 
-export type { Act, Change, TrailEntry };
+export type { Act, TrailEntry };
 
 /** The trail of the salon or of one client, for the owner; not found for anybody else. */
 export async function loadTrail(of: { clientId?: string; before?: string }): Promise<TrailEntry[]> {

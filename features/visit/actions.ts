@@ -6,45 +6,50 @@ import { discardDraft as discard } from '@/data/drafts';
 import { countSave } from '@/data/watch';
 import { restoreBefore } from '@/data/restore-before';
 import type { SaveResult } from '@/data/saves';
-import { currentPerson } from '../session/current';
+import { signedIn } from '../session/signed-in';
 import { isId } from '../shared';
 import { editSchema, isVisitPart, PART_NAMES, type SaveAnswer } from './edits';
 import { saveDocument } from './queries';
 import type { VisitPart } from './types';
 
-/** Saves one part of a visit. Nothing is written unless the whole document is sound and its base is the newest. */
-export async function saveVisitPart(visitId: string, part: string, body: unknown): Promise<SaveAnswer> {
-  const person = await currentPerson();
-  if (!person)
-    return {
-      ok: false,
-      reason: 'signed-out',
-      problem:
-        'This station is locked or signed out. Unlock it with your PIN or password; your work is kept here.',
-    };
-  if (!isId(visitId) || !isVisitPart(part))
-    return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
-  const edit = parseWith(editSchema, body);
-  if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
-  const { document, ...base } = edit.value;
-  const saved = await saveDocument(person, visitId, part, base, document);
-  countSave(part, 'problem' in saved ? 'invalid' : saved.ok ? 'saved' : saved.reason);
-  return 'problem' in saved ? { ok: false, reason: 'invalid', problem: saved.problem } : answer(saved, part);
-}
+/**
+ * Saves one part of a visit. Nothing is written unless the whole document is sound and its base is the
+ * newest.
+ */
+export const saveVisitPart = signedIn(
+  'saveVisitPart',
+  async (person, visitId: string, part: string, body: unknown): Promise<SaveAnswer> => {
+    if (!isId(visitId) || !isVisitPart(part))
+      return { ok: false, reason: 'missing', problem: 'There is no such visit in this salon.' };
+    const edit = parseWith(editSchema, body);
+    if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
+    const { document, ...base } = edit.value;
+    const saved = await saveDocument(person, visitId, part, base, document);
+    countSave(part, 'problem' in saved ? 'invalid' : saved.ok ? 'saved' : saved.reason);
+    return 'problem' in saved
+      ? { ok: false, reason: 'invalid', problem: saved.problem }
+      : answer(saved, part);
+  },
+);
 
 /** Puts documents that cannot be read back to what they were before their last change. */
-export async function putBack(visitId: string): Promise<void> {
-  const person = await currentPerson();
-  if (person && isId(visitId)) await restoreBefore(person, visitId);
-  revalidatePath(`/visits/${visitId}`, 'layout');
-}
+export const putBack = signedIn(
+  'putBack',
+  async (person, visitId: string): Promise<void> => {
+    if (isId(visitId)) await restoreBefore(person, visitId);
+    revalidatePath(`/visits/${visitId}`, 'layout');
+  },
+  () => undefined,
+);
 
 /** Throws one's own refused edit away. */
-export async function discardDraft(visitId: string, part: VisitPart, editId: string): Promise<void> {
-  const person = await currentPerson();
-  if (person && isId(visitId) && isId(editId) && isVisitPart(part))
-    await discard(person, visitId, part, editId);
-}
+export const discardDraft = signedIn(
+  'discardDraft',
+  async (person, visitId: string, part: VisitPart, editId: string): Promise<void> => {
+    if (isId(visitId) && isId(editId) && isVisitPart(part)) await discard(person, visitId, part, editId);
+  },
+  () => undefined,
+);
 
 function answer(saved: SaveResult, part: VisitPart): SaveAnswer {
   if (saved.ok) return saved;

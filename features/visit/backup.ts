@@ -1,10 +1,16 @@
 import type { VisitPart } from './types';
 
-/** An edit that has not been answered yet, kept in the browser so that a closed lid or a dead network loses nothing. */
+/**
+ * An edit that has not been answered yet, kept in the browser so that a closed lid or a dead network loses
+ * nothing.
+ */
 export interface Backup {
   readonly baseRevision: number;
   readonly editId: string;
-  /** Own edits sent since the base whose answer never came: if the saved version is one of them, this edit follows it. */
+  /**
+   * Own edits sent since the base whose answer never came: if the saved version is one of them, this edit
+   * follows it.
+   */
   readonly following: readonly string[];
   /** The version that it was made from; none in what older versions kept. */
   readonly base?: unknown;

@@ -8,7 +8,9 @@ import { useVisit } from './store';
 
 const Context = createContext<ComputedVisit | null>(null);
 
-/** All that is computed of the open visit as it stands here; a moment behind the drawing, which answers first. */
+/**
+ * All that is computed of the open visit as it stands here; a moment behind the drawing, which answers first.
+ */
 export function ComputedProvider({ children }: { children: ReactNode }) {
   const { consult, plan, mix, outcome, bundle } = useVisit();
   const recorded = outcome?.document ?? null;
@@ -21,7 +23,10 @@ export function ComputedProvider({ children }: { children: ReactNode }) {
   return <Context value={value}>{children}</Context>;
 }
 
-/** The open visit as it is computed: its work, bowls, clock, cautions, price and growth, one truth for every step. */
+/**
+ * The open visit as it is computed: its work, bowls, clock, cautions, price and growth, one truth for every
+ * step.
+ */
 export function useComputed(): ComputedVisit {
   const visit = useContext(Context);
   if (!visit) throw new Error('useComputed needs a ComputedProvider above it.');

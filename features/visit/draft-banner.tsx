@@ -8,7 +8,10 @@ import { WarnIcon } from '@/ui/icons';
 import { PART_NAMES } from './edits';
 import { useVisit, type OpenDraft } from './store';
 
-/** Says that an edit was refused because somebody saved first, what differs, and offers to take one's own over. */
+/**
+ * Says that an edit was refused because somebody saved first, what differs, and offers to take one's own
+ * over.
+ */
 export function DraftBanner() {
   const { drafts } = useVisit();
   return drafts.map((draft) => <Draft key={draft.editId} draft={draft} />);

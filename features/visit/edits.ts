@@ -24,7 +24,7 @@ export type SaveAnswer =
     }
   | {
       readonly ok: false;
-      readonly reason: 'stale' | 'signed' | 'missing' | 'invalid' | 'signed-out';
+      readonly reason: 'stale' | 'signed' | 'missing' | 'invalid' | 'signed-out' | 'not-allowed';
       readonly problem: string;
     };
 

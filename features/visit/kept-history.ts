@@ -44,7 +44,10 @@ function forgetHistory(visitId: string): void {
   }
 }
 
-/** What was kept before a reload, if it leads to what the visit holds now: steps back from somebody else's work would undo theirs. */
+/**
+ * What was kept before a reload, if it leads to what the visit holds now: steps back from somebody else's
+ * work would undo theirs.
+ */
 export function keptHistory(visitId: string, present: VisitWork): Kept | undefined {
   try {
     const text = wasReloaded() ? sessionStorage.getItem(keyOf(visitId)) : null;

@@ -4,7 +4,10 @@ import { useSyncExternalStore, type ReactNode } from 'react';
 
 const never = () => () => undefined;
 
-/** Draws its children in the browser only: what a visit computes is computed where it is looked at, never by the server for a page. */
+/**
+ * Draws its children in the browser only: what a visit computes is computed where it is looked at, never by
+ * the server for a page.
+ */
 export function OnlyHere({ children, meanwhile }: { children: ReactNode; meanwhile: ReactNode }) {
   const here = useSyncExternalStore(
     never,

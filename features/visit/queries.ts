@@ -11,11 +11,11 @@ import { brokenParts, type BrokenPart } from '@/data/restore-before';
 import { saveConsult, saveMix, saveOutcome, savePlan, type Edit, type SaveResult } from '@/data/saves';
 import type { SignedIn } from '@/data/sessions';
 import { documentsOf, readPart, readVisit, type Visit } from '@/data/visits';
-import { currentPerson, requirePerson } from '../session/current';
+import { requirePerson } from '../session/current';
 import { isId, today } from '../shared';
 import type { Revised, VisitPart } from './types';
 
-export type { BrokenPart, Visit };
+export type { Visit };
 
 /** A visit that is there and cannot be read, in a sentence. */
 export interface Unreadable {
@@ -35,24 +35,24 @@ export async function loadVisit(visitId: string): Promise<Visit | Unreadable | u
   }
 }
 
-/** The same for a request in the background, which is answered and not sent elsewhere when nobody is signed in. */
-export async function peekVisit(visitId: string): Promise<Visit | 'signed-out' | 'missing'> {
-  const person = await currentPerson();
-  if (!person) return 'signed-out';
-  return (isId(visitId) ? await readVisit(person, visitId) : undefined) ?? 'missing';
+/** The same for a request in the background. */
+export async function peekVisit(person: SignedIn, visitId: string): Promise<Visit | undefined> {
+  return isId(visitId) ? readVisit(person, visitId) : undefined;
 }
 
 /** One document of a visit as it is saved now. */
 export async function peekPart(
+  person: SignedIn,
   visitId: string,
   part: VisitPart,
-): Promise<Revised<unknown> | 'signed-out' | 'missing'> {
-  const person = await currentPerson();
-  if (!person) return 'signed-out';
-  return (isId(visitId) ? await readPart(person, visitId, part) : undefined) ?? 'missing';
+): Promise<Revised<unknown> | undefined> {
+  return isId(visitId) ? readPart(person, visitId, part) : undefined;
 }
 
-/** A visit as it is saved, with what is asked for of what is computed of it; undefined when this salon has none of that id. */
+/**
+ * A visit as it is saved, with what is asked for of what is computed of it; undefined when this salon has
+ * none of that id.
+ */
 export async function wholeVisit<K extends SentKey>(person: SignedIn, visitId: string, keys: readonly K[]) {
   const visit = isId(visitId) ? await readVisit(person, visitId) : undefined;
   if (!visit) return undefined;

@@ -4,9 +4,9 @@ import { Popover } from 'radix-ui';
 import { memo, useMemo, useState } from 'react';
 import type { Panel, SingleGather } from '@/core/pattern';
 import type { WorkUnit } from '@/core/work';
-import { FoilGlyph } from '@/ui/foil-glyph';
 import { useNarrow } from '@/ui/use-narrow';
 import { useWidth } from '@/ui/use-width';
+import { FoilGlyph } from '../head/foil-glyph';
 import { barkOf } from './bark';
 import { useComputed } from './computed';
 import { useLit, useVisit } from './store';
@@ -18,7 +18,8 @@ const GROUP_GAP = 10;
 const LEAST_CELL = 3;
 
 /**
- * The ribbon: everything that product is put on in the order of work, a cell each, width by minutes, glyph by gather, letter by formula,
+ * The ribbon: everything that product is put on in the order of work, a cell each, width by minutes, glyph by
+ * gather, letter by formula,
  * grouped by panel. It stays in the same place through the whole visit.
  */
 export function Ribbon() {
@@ -66,7 +67,8 @@ const Cells = memo(function Cells({
   const groups = useMemo(() => grouped(panels, units), [panels, units]);
   const seconds = units.reduce((sum, unit) => sum + unit.seconds, 0);
   const room = Math.max(0, width - 32 - GROUP_GAP * Math.max(0, groups.length - 1));
-  // Never thinner than a pointer can hit; a long plan scrolls. On a phone panels are touched, and all of them are in sight.
+  // Never thinner than a pointer can hit; a long plan scrolls. On a phone panels are touched, and all of them
+  // are in sight.
   const least = narrow ? 1 : LEAST_CELL;
   const perSecond = seconds > 0 ? Math.min(26 / 60, Math.max(narrow ? 0 : 7.5 / 60, room / seconds)) : 0;
 

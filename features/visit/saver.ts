@@ -25,8 +25,10 @@ const SETTLE_MS = 4000;
 const RETRY_MS = [1000, 2000, 4000, 8000, 15_000];
 
 /**
- * Saves one part of a visit by itself: the newest edit a moment after the last change, one request at a time, again and
- * again while the network is down. Each edit has an id of its own, so an edit whose answer was lost is never taken twice.
+ * Saves one part of a visit by itself: the newest edit a moment after the last change, one request at a time,
+ * again and
+ * again while the network is down. Each edit has an id of its own, so an edit whose answer was lost is never
+ * taken twice.
  */
 export class PartSaver {
   private pending: Backup | undefined;
@@ -98,7 +100,9 @@ export class PartSaver {
     if (this.pending && !this.sending) void this.send(true);
   }
 
-  /** Sends what waits; settles when it has been answered, whatever the answer, or after a while without one. */
+  /**
+   * Sends what waits; settles when it has been answered, whatever the answer, or after a while without one.
+   */
   async settled(): Promise<void> {
     this.retryNow();
     const until = Date.now() + SETTLE_MS;
@@ -131,7 +135,8 @@ export class PartSaver {
       const response = await fetch(`/api/visits/${this.visitId}/${this.part}`, {
         method: 'PUT',
         headers: { 'Content-Type': 'application/json' },
-        // A request that outlives the page may only be small: without its base an edit that comes late is kept as a draft.
+        // A request that outlives the page may only be small: without its base an edit that comes late is
+        // kept as a draft.
         body: JSON.stringify(keepalive ? { ...edit, base: undefined } : edit),
         keepalive,
       });

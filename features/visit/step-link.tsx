@@ -30,7 +30,10 @@ export function useWay(): void {
   }, []);
 }
 
-/** Goes to a step of the open visit. All of them are in the page already: only its address changes, and no server is asked. */
+/**
+ * Goes to a step of the open visit. All of them are in the page already: only its address changes, and no
+ * server is asked.
+ */
 export function useGoToStep(): (step: Step) => void {
   const { bundle } = useVisit();
   const router = useRouter();

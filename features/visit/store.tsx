@@ -76,7 +76,9 @@ interface VisitContext {
   saveOutcome(outcome: Outcome): void;
   /** Sends what waits to be saved; settles once it is, or cannot be. */
   flush(): Promise<void>;
-  /** Reads anew what stands beside the documents: tests, consents, reasons, and whether the service has begun. */
+  /**
+   * Reads anew what stands beside the documents: tests, consents, reasons, and whether the service has begun.
+   */
   reload(): Promise<void>;
   /** What is heard of others' work on this visit. */
   readonly heard: { saved(part: VisitPart, revision: number): void; facts(): void; missed(): void };
@@ -113,7 +115,10 @@ type VisitActions = Pick<
 const Context = createContext<VisitContext | null>(null);
 const LitContext = createContext<string | undefined>(undefined);
 
-/** Foil under the pointer or the focus, lit on the head and in the ribbon alike. Apart, since it changes with every move of the pointer. */
+/**
+ * Foil under the pointer or the focus, lit on the head and in the ribbon alike. Apart, since it changes with
+ * every move of the pointer.
+ */
 export const useLit = (): string | undefined => useContext(LitContext);
 
 /** The visit that is open. */
@@ -136,7 +141,10 @@ type Action =
   | { kind: 'replace'; work: VisitWork }
   | { kind: 'rebase'; changes: readonly Saved[] };
 
-/** What became of one document in the hands of others: from the version that was known here to the one that is saved. */
+/**
+ * What became of one document in the hands of others: from the version that was known here to the one that is
+ * saved.
+ */
 interface Saved {
   readonly part: WorkPart;
   readonly from: unknown;
@@ -158,7 +166,10 @@ function reduce(history: History<VisitWork>, action: Action): History<VisitWork>
     : history;
 }
 
-/** Somebody else's changes in a version of the visit. Where both changed the same thing: what is under the hand stands, steps back and forth follow theirs. */
+/**
+ * Somebody else's changes in a version of the visit. Where both changed the same thing: what is under the
+ * hand stands, steps back and forth follow theirs.
+ */
 function withSaved(work: VisitWork, changes: readonly Saved[], prefer: 'mine' | 'theirs'): VisitWork {
   return changes.reduce((own, { part, from, to }) => {
     const document = mergeEdits<unknown>(from, own[part], to, prefer).document;
@@ -188,7 +199,9 @@ function joined(work: VisitWork): VisitWork {
 const same = (a: unknown, b: unknown) => a === b || differencesOf(a, b).length === 0;
 const workOf = (bundle: VisitBundle): VisitWork =>
   joined({ consult: bundle.consult.document, plan: bundle.plan.document, mix: bundle.mix.document });
-/** When the hand moved, ms: a slow page hears of it later, and one gesture must not become several for that. */
+/**
+ * When the hand moved, ms: a slow page hears of it later, and one gesture must not become several for that.
+ */
 const handAt = () => window.event?.timeStamp ?? performance.now();
 const WORK_PARTS = ['consult', 'plan', 'mix'] as const;
 type WorkPart = (typeof WORK_PARTS)[number];
@@ -207,7 +220,10 @@ const FACTS = [
   'signOff',
 ] as const satisfies readonly (keyof VisitBundle)[];
 
-/** A visit with the facts of a later reading; the very same where none of them changed, so that nothing is computed anew. */
+/**
+ * A visit with the facts of a later reading; the very same where none of them changed, so that nothing is
+ * computed anew.
+ */
 function withFacts(before: VisitBundle, fresh: VisitBundle): VisitBundle {
   if (FACTS.every((key) => equal(before[key], fresh[key]))) return before;
   return { ...before, readAt: fresh.readAt, ...Object.fromEntries(FACTS.map((key) => [key, fresh[key]])) };
@@ -355,7 +371,8 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
     setBundle((before) => withFacts(before, fresh));
   }, [adopt, fetchVisit]);
 
-  // Newest revisions that were heard of: what somebody else saved is fetched as soon as nothing of ours is under way.
+  // Newest revisions that were heard of: what somebody else saved is fetched as soon as nothing of ours is
+  // under way.
   const newest = useRef<Partial<Record<VisitPart, number>>>({});
   const catchUp = useCallback(() => {
     const isNewer = (part: VisitPart, revision: number) =>

@@ -50,7 +50,9 @@ export interface VisitBundle {
     readonly consult: Consult;
     readonly plan: Plan;
   } | null;
-  /** The last recorded visit before this one that had foils: the same, unless only a toner was put on since. */
+  /**
+   * The last recorded visit before this one that had foils: the same, unless only a toner was put on since.
+   */
   readonly foiled: { readonly heldOn: string; readonly outcome: Outcome; readonly plan: Plan } | null;
   /** When the service began; null before. */
   readonly begunAt: string | null;

@@ -5,7 +5,10 @@ import { putBack } from './actions';
 import { PART_NAMES } from './edits';
 import type { Unreadable } from './queries';
 
-/** In place of a visit of which a document cannot be read: what is wrong, that nothing is lost, and the way back to the version before. */
+/**
+ * In place of a visit of which a document cannot be read: what is wrong, that nothing is lost, and the way
+ * back to the version before.
+ */
 export function UnreadableVisit({
   visitId,
   visit: { unreadable, parts },

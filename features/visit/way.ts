@@ -1,6 +1,8 @@
 /**
- * The way between steps. The framework writes the address of what it has drawn, a moment after it was asked: of two quick moves the first
- * would write over the second. So one is under way at a time, and the newest of those that came meanwhile follows it.
+ * The way between steps. The framework writes the address of what it has drawn, a moment after it was asked:
+ * of two quick moves the first
+ * would write over the second. So one is under way at a time, and the newest of those that came meanwhile
+ * follows it.
  */
 export class Way {
   private underWay: string | undefined;

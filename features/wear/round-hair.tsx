@@ -53,7 +53,10 @@ interface RoundHairProps {
 }
 
 const LOOKED_AT = vec(0, -79, 0);
-/** Looked at from so far away that it is drawn nearly as the computed picture is, which knows no perspective, and as large. */
+/**
+ * Looked at from so far away that it is drawn nearly as the computed picture is, which knows no perspective,
+ * and as large.
+ */
 const FROM_MM = 4200;
 const SEEN_MM = 422;
 const ZOOM = Math.tan((FIELD_DEG * Math.PI) / 360) / (SEEN_MM / 2 / FROM_MM);
@@ -145,7 +148,10 @@ function Eye({ turn, k }: { turn: Turn; k: number }) {
 /** A figure as the graphics card writes it. */
 const f = (value: number) => value.toFixed(4);
 
-/** Lit as the computed picture is, by the same figures: the lamp stands in the eye's own axes, and hair stands in its way. */
+/**
+ * Lit as the computed picture is, by the same figures: the lamp stands in the eye's own axes, and hair stands
+ * in its way.
+ */
 const LAMPS_GLSL = `
   uniform vec3 lamp;
   uniform vec3 behind;

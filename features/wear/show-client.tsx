@@ -27,7 +27,9 @@ interface ShowClientProps {
   lamp: Lamp;
 }
 
-/** One picture to show or to send to the client: the hair today beside what is planned, and how it grows out. */
+/**
+ * One picture to show or to send to the client: the hair today beside what is planned, and how it grows out.
+ */
 export function ShowClient(props: ShowClientProps) {
   const [open, setOpen] = useState(false);
   return (

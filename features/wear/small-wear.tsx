@@ -73,7 +73,9 @@ function useRested(): boolean {
   return rested;
 }
 
-/** Where every point is computed, the head that is being edited comes first: hair waits until the hand rests. */
+/**
+ * Where every point is computed, the head that is being edited comes first: hair waits until the hand rests.
+ */
 const CALM_MS = 350;
 
 function useCalm<T>(value: T): T {

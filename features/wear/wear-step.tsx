@@ -37,7 +37,10 @@ const MOMENTS = ['before', 0, 4, 8, 12] as const;
 /** Small pictures are drawn in larger pixels, mm. */
 const SMALL_MM = 1.5;
 
-/** How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be noticed. */
+/**
+ * How the pattern falls: worn one way or another, moved, grown out, beside another; and what would be
+ * noticed.
+ */
 export function WearStep() {
   const { bundle, plan, mix, computed, editMix } = useVisit();
   const { shelf } = useComputed();
@@ -216,7 +219,10 @@ export function WearStep() {
   );
 }
 
-/** A part as it is typed, mm, positive to the right: `22 mm left`, `1/2" right`, `middle`; a bare figure lies on the left. */
+/**
+ * A part as it is typed, mm, positive to the right: `22 mm left`, `1/2" right`, `middle`; a bare figure lies
+ * on the left.
+ */
 function readPart(text: string, read: (text: string) => number | undefined): number | undefined {
   if (/^\s*(in the )?middle\s*$/i.test(text)) return 0;
   const mm = read(text.replace(/\s*(left|right)\s*$/i, ''));

@@ -2,7 +2,7 @@ import type { WearAnswer, WearMessage } from '@/workers/wear';
 import type { WearAsks, WearKind } from '@/workers/wear-asks';
 
 /** What has come of a question so far. */
-export type Heard<A> = Pick<WearAnswer, 'done' | 'progress' | 'problem'> & { readonly answer?: A };
+type Heard<A> = Pick<WearAnswer, 'done' | 'progress' | 'problem'> & { readonly answer?: A };
 
 interface Open {
   readonly id: number;
@@ -10,7 +10,8 @@ interface Open {
 }
 
 /**
- * Questions to the wear worker. Each goes on a channel: asking again on the same one gives the older question up. One worker
+ * Questions to the wear worker. Each goes on a channel: asking again on the same one gives the older question
+ * up. One worker
  * serves the page, since it remembers heads and ways of wearing.
  */
 class WearWorker {

@@ -9,7 +9,10 @@ import { useHouse, useMoney } from '../house/context';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
-/** What is worth a second look in the pattern: each finding with its reason, its place, and a mend where there is one. */
+/**
+ * What is worth a second look in the pattern: each finding with its reason, its place, and a mend where there
+ * is one.
+ */
 export function Checks() {
   const { plan, computed, consult, editPlan, select, light } = useVisit();
   const house = useHouse();

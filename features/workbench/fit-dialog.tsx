@@ -38,7 +38,10 @@ const readWhole = (text: string): number | undefined =>
 
 const points = (value: number) => (value < 1 ? value.toFixed(2) : value.toFixed(1));
 
-/** Fits the pattern to a number of foils or minutes: what changes and what is lost is shown before it is accepted. */
+/**
+ * Fits the pattern to a number of foils or minutes: what changes and what is lost is shown before it is
+ * accepted.
+ */
 export function FitDialog({ open, onOpenChange, kind = 'foils' }: FitDialogProps) {
   return (
     <Dialog open={open} onOpenChange={onOpenChange} title="Fit to a limit">

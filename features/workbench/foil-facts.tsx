@@ -16,7 +16,9 @@ import { foilWords } from './foil-words';
 
 const LETTERS = ['A', 'B', 'C', 'D'];
 
-/** What is known of the foil under the pointer, or of the selected one, and what can be changed of it by hand. */
+/**
+ * What is known of the foil under the pointer, or of the selected one, and what can be changed of it by hand.
+ */
 export function FoilFacts() {
   const { computed, plan, selected } = useVisit();
   const lit = useLit();

@@ -9,7 +9,10 @@ import { textOfFile } from '../text-of-file';
 import { useComputed } from '../visit/computed';
 import { useVisit } from '../visit/store';
 
-/** A table of foils is taken into the pattern: a preview first, then one edit that can be undone. @param input what a file is chosen with */
+/**
+ * A table of foils is taken into the pattern: a preview first, then one edit that can be undone.
+ * @param input what a file is chosen with
+ */
 export function FoilTable({ input }: { input: RefObject<HTMLInputElement | null> }) {
   const { plan, computed, editPlan } = useVisit();
   const { work } = useComputed();

@@ -4,7 +4,10 @@ import { useMemo } from 'react';
 import { followsHair, hangingHair, type HangingHair, type Place } from '@/core/pattern';
 import { useVisit } from '../visit/store';
 
-/** The line of hair that hangs out of a place, and how many hairs are wanted on each mm; null where its width does not follow the hair. */
+/**
+ * The line of hair that hangs out of a place, and how many hairs are wanted on each mm; null where its width
+ * does not follow the hair.
+ */
 export function useHangingHair(
   place: Place | undefined,
 ): { wanted: number; all: readonly HangingHair[] } | null {

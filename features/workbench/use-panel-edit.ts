@@ -4,7 +4,9 @@ import { useCallback } from 'react';
 import { changePanel, type Panel } from '@/core/pattern';
 import { useVisit } from '../visit/store';
 
-/** Changes one thing of a panel: what it is, how it is said before and after, and the panel that comes of it. */
+/**
+ * Changes one thing of a panel: what it is, how it is said before and after, and the panel that comes of it.
+ */
 export type ChangePanel = (
   what: string,
   figure: (panel: Panel) => string,

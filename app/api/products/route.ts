@@ -1,10 +1,10 @@
 import { csvResponse } from '@/features/csv-response';
 import { productsTable } from '@/features/products/queries';
-import { route } from '@/features/http/route';
+import { inWords, route } from '@/features/http/route';
 
 /** The products of the house as a table that spreadsheets open. */
-export const GET = route(async () => {
-  const table = await productsTable();
-  if (table === undefined) return new Response('You are signed out. Sign in again.', { status: 401 });
-  return csvResponse(table, 'products.csv');
-});
+export const GET = route(
+  'seeProducts',
+  async (_request, _params, person) => csvResponse(await productsTable(person), 'products.csv'),
+  { say: inWords },
+);

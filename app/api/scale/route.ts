@@ -4,17 +4,12 @@ import { jsonOf, route } from '@/features/http/route';
 import { MOST_BYTES } from '@/features/limits';
 import { canHandle, handleScale, scaleAt, scaleNames } from '@/features/scale/scale';
 import type { ScaleEvent } from '@/features/scale/line-driver';
-import { currentPerson } from '@/features/session/current';
 import { endWithSession } from '@/features/session/queries';
-
-const SIGNED_OUT = () =>
-  Response.json({ ok: false, problem: 'You are signed out. Sign in again.' }, { status: 401 });
 
 /** What a scale says, as a stream of events: that of `?at=`, or the first; 404 where this house has none. */
 export const GET = route(
-  async (request) => {
-    const person = await currentPerson();
-    if (!person) return SIGNED_OUT();
+  'useScale',
+  async (request, _params, person) => {
     const scale = scaleAt(new URL(request.url).searchParams.get('at'));
     if (!scale)
       return Response.json({ ok: false, problem: 'No scale is connected to this house.' }, { status: 404 });
@@ -38,7 +33,7 @@ const command = z.discriminatedUnion('do', [
 ]);
 
 /** Tares a scale; a simulated one is poured on and cleared from here too. */
-export const POST = route(async (request) => {
+export const POST = route('useScale', async (request) => {
   const read = command.safeParse(await jsonOf(request, MOST_BYTES.document, 'The command'));
   if (!read.success)
     return Response.json(

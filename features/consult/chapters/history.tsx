@@ -14,7 +14,7 @@ import { Choice, Questions } from '../question';
 import { useAnswers } from '../use-answers';
 import { Entry } from './entry';
 
-export const SERVICE_WORDS: Record<Service, string> = {
+const SERVICE_WORDS: Record<Service, string> = {
   lightener: 'Lightener',
   permanent: 'Permanent colour',
   demi: 'Demi colour',

@@ -47,7 +47,10 @@ const WAYS: Record<Arrow, OpenedPoint> = {
 };
 export const isArrow = (key: string): key is Arrow => key in WAYS;
 
-/** The zone that an arrow key leads to: the nearest one that way, sideways counting double. @param at places on the screen */
+/**
+ * The zone that an arrow key leads to: the nearest one that way, sideways counting double.
+ * @param at places on the screen
+ */
 export function neighbour<Z>(
   places: readonly { readonly zone: Z; readonly at: OpenedPoint }[],
   from: Z,

@@ -21,7 +21,8 @@ const eased = (value: number) => {
 const bump = (x: number, width: number) => exp(-((x / width) ** 2));
 
 /**
- * What is not computed on: face, ears, neck. A calm drawing of a person round the scalp, scaled with the head; nothing
+ * What is not computed on: face, ears, neck. A calm drawing of a person round the scalp, scaled with the
+ * head; nothing
  * is measured on it.
  */
 export function bodyGeometry(head: Head): BufferGeometry {

@@ -1,11 +1,14 @@
 import { BufferAttribute, BufferGeometry, Color } from 'three';
 import { addScaled, fromOpened, surfaceNormal, type Head, type OpenedPoint, type Vec3 } from '@/core/head';
-import { stitchIntervals, type FoilPath, type PatternDrawing } from '@/core/pattern';
+import { BEND_MM, stitchShapes, type FoilPath, type PatternDrawing } from '@/core/pattern';
 import { Solid, type Rgb } from './solid';
 
 const { hypot } = Math;
 
-/** A folded foil hangs from its upper edge over what is below: mm above the skin at the edge nearer the apex, and at the other. */
+/**
+ * A folded foil hangs from its upper edge over what is below: mm above the skin at the edge nearer the apex,
+ * and at the other.
+ */
 const UPPER_MM = 1;
 const LOWER_MM = 2.8;
 /** Bare foil that is seen round the hair in it, share of the section's thickness. */
@@ -18,10 +21,16 @@ const LIT = rgb('#ffffff');
 const SUN = rgb('#f0b93a');
 const DUSK = rgb('#6a4c86');
 
-/** A share of the section (0 at its first edge) and a position along it (in samples) as a point over the skin; the point is used again. */
+/**
+ * A share of the section (0 at its first edge) and a position along it (in samples) as a point over the skin;
+ * the point is used again.
+ */
 type Over = (position: number, share: number, above: number) => Vec3;
 
-/** Sections lying on the scalp: the folded foil with hair in it, and light where it is picked, in real proportion. */
+/**
+ * Sections lying on the scalp: the folded foil with hair in it, and light where it is picked, in real
+ * proportion.
+ */
 export function foilGeometry(
   { head, paths }: Pick<PatternDrawing, 'head' | 'paths'>,
   bark: Rgb,
@@ -142,7 +151,9 @@ function overSkin(head: Head, { packed, count }: FoilPath): Over {
   };
 }
 
-/** Light from above, baked into the corners: foils are many and are not lit one by one. Higher up is lighter. */
+/**
+ * Light from above, baked into the corners: foils are many and are not lit one by one. Higher up is lighter.
+ */
 function corner(solid: Solid, { x, y, z }: Vec3, [r, g, b]: Rgb): number {
   const light = 0.62 + 0.38 * Math.min(1, Math.max(0, (y + 90) / 180));
   return solid.corner(x, y, z, [r * light, g * light, b * light]);
@@ -185,25 +196,13 @@ function addStrip(
 }
 
 function addStitches(solid: Solid, path: FoilPath, over: Over, widthMm: number): void {
-  const { gather, count } = path;
-  const depth = gather.kind === 'slice' ? 1 - RIM : RIM + (1 - 2 * RIM) * gather.depth;
-  const perMm = (count - 1) / widthMm;
-  for (const [from, to] of stitchIntervals(gather, widthMm)) {
-    if (gather.kind === 'zigzag') {
-      const a = corner(solid, over(from * perMm, RIM, 0.5), SUN);
-      const b = corner(solid, over(to * perMm, RIM, 0.5), SUN);
-      const tip = corner(solid, over(((from + to) / 2) * perMm, depth, 0.5), SUN);
-      solid.triangle(a, tip, b);
-      solid.triangle(a, b, tip);
-      continue;
-    }
-    // Long pieces bend with the section.
-    const steps = Math.max(1, Math.ceil((to - from) / 6));
-    for (let i = 0; i <= steps; i += 1) {
-      const position = (from + ((to - from) * i) / steps) * perMm;
-      const a = corner(solid, over(position, RIM, 0.5), SUN);
-      const b = corner(solid, over(position, depth, 0.5), SUN);
+  const perMm = (path.count - 1) / widthMm;
+  const inside = (share: number) => RIM + (1 - 2 * RIM) * share;
+  for (const shape of stitchShapes(path.gather, widthMm, BEND_MM)) {
+    shape.forEach(({ alongMm, from, to }, i) => {
+      const a = corner(solid, over(alongMm * perMm, inside(from), 0.5), SUN);
+      const b = corner(solid, over(alongMm * perMm, inside(to), 0.5), SUN);
       if (i > 0) solid.quad(a - 2, b - 2, a, b);
-    }
+    });
   }
 }

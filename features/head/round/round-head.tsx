@@ -38,7 +38,10 @@ const SOFTWARE = drawsInSoftware();
 /** A pointer that moved farther than this was turning, not tapping, px. */
 const DRAG_PX = 5;
 
-/** The head as it stands before the colourist: turned by a drag or the arrow keys, drawn when something changes. */
+/**
+ * The head as it stands before the colourist: turned by a drag or the arrow keys, drawn when something
+ * changes.
+ */
 export default function RoundHead(props: RoundHeadProps) {
   const { computed, large, onLight, onSelect } = props;
   const { head } = computed.drawing;

@@ -47,7 +47,10 @@ export function scalpGeometry(head: Head): BufferGeometry {
 export const STREAKS = 512;
 const LENGTHS = 16;
 
-/** Hair falling from the apex, as fine streaks: lighter and darker strands side by side, each changing slowly on its way. */
+/**
+ * Hair falling from the apex, as fine streaks: lighter and darker strands side by side, each changing slowly
+ * on its way.
+ */
 export function hairTexture(colourAt: (across: number, down: number, strand: number) => Rgb): Texture {
   const pixels = new Uint8Array(4 * STREAKS * LENGTHS);
   for (let i = 0; i < STREAKS; i += 1) {

@@ -27,7 +27,9 @@ export interface SceneProps {
   lit?: string;
 }
 
-/** Sets the camera and the light to the turn; in the mirror both stand on the other side, as the head does. */
+/**
+ * Sets the camera and the light to the turn; in the mirror both stand on the other side, as the head does.
+ */
 export function Viewpoint({ turn, k }: { turn: Turn; k: number }) {
   const { camera, invalidate, size } = useThree();
   const light = useRef<DirectionalLight>(null);

@@ -13,7 +13,10 @@ import { ReachField } from './reach-field';
 
 type Colour = DepositFormula | PermanentFormula;
 
-/** Colour that deposits, or lifts and deposits: line, shades, developer, time, how far it goes, and ends of their own. */
+/**
+ * Colour that deposits, or lifts and deposits: line, shades, developer, time, how far it goes, and ends of
+ * their own.
+ */
 export function ColourFields({ letter, formula }: { letter: string; formula: Colour }) {
   const { shelf } = useComputed();
   const { set } = useFormulaEdit(letter);

@@ -70,7 +70,9 @@ export function FormulaCard({ row }: { row: FormulaRow }) {
   );
 }
 
-/** A colour along the whole hair where the regrowth alone may want it: what that saves, and one press for it. */
+/**
+ * A colour along the whole hair where the regrowth alone may want it: what that saves, and one press for it.
+ */
 function Regrowth({ letter }: { letter: string }) {
   const { regrowthOnly } = useComputed();
   const { set } = useFormulaEdit(letter);

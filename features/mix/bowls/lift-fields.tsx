@@ -30,7 +30,10 @@ const readVolumes = (text: string, inPercent: boolean): number | undefined => {
 };
 const readRatio = (text: string): number | undefined => readAmount(text.replace(/^1\s*:\s*/, ''));
 
-/** What lifts: lighteners by parts, how strong, how thick, how far along the hair; and what else there is to say of it. */
+/**
+ * What lifts: lighteners by parts, how strong, how thick, how far along the hair; and what else there is to
+ * say of it.
+ */
 export function LiftFields({ letter, formula }: { letter: string; formula: LiftFormula }) {
   const visit = useComputed();
   const { consult } = useVisit();
@@ -266,7 +269,10 @@ function Ends({ letter, formula }: { letter: string; formula: LiftFormula }) {
   );
 }
 
-/** When a second application usually comes, minutes after the foil was closed: before its maker's limit. Working assumption. */
+/**
+ * When a second application usually comes, minutes after the foil was closed: before its maker's limit.
+ * Working assumption.
+ */
 const AGAIN_AFTER = 40;
 
 /** The same foils painted again with a fresh mix. */

@@ -24,7 +24,9 @@ interface LiftChartProps {
 
 const TICK = { fontSize: 12, fill: 'var(--color-ink-soft)' } as const;
 
-/** Level over minutes with its spread, the level wished for, the maker's limit and what was read on strands. */
+/**
+ * Level over minutes with its spread, the level wished for, the maker's limit and what was read on strands.
+ */
 export function LiftChart({ points, target, limitMinutes, tests, readyMinutes }: LiftChartProps) {
   const data = points.map(({ minutes, level, low, high }) => ({ minutes, level, band: [low, high] }));
   const lowest = Math.max(1, Math.floor(points[0].level - 0.2));

@@ -31,7 +31,10 @@ function usePanelNames(): (row: Pick<LiftRow, 'panels'>) => string {
   };
 }
 
-/** How far and when: the curve of each mix on this hair, strand tests that fit it, and when each panel should be ready. */
+/**
+ * How far and when: the curve of each mix on this hair, strand tests that fit it, and when each panel should
+ * be ready.
+ */
 export function LiftSheet() {
   const {
     work: { lift: rows },
@@ -207,7 +210,10 @@ function Rows({
   );
 }
 
-/** What strength would suit some foils better, by the schools of the house: which, what changes, and one press to take it. */
+/**
+ * What strength would suit some foils better, by the schools of the house: which, what changes, and one press
+ * to take it.
+ */
 function Ideas() {
   const visit = useComputed();
   const { editVisit } = useVisit();

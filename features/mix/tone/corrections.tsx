@@ -25,7 +25,9 @@ const LEVELS = Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((value) => ({
   words: formatLevel(value),
 }));
 
-/** Recipes of the house that this visit takes: washes, paint on wet hair, spots, treatments, barrier cream. */
+/**
+ * Recipes of the house that this visit takes: washes, paint on wet hair, spots, treatments, barrier cream.
+ */
 export function Corrections() {
   const { mix, editMix, consult } = useVisit();
   const { shelf, colours } = useComputed();

@@ -11,7 +11,7 @@ import { readAmount } from '../amounts';
 import { useComputed } from '../../visit/computed';
 
 /** Colour in which a shade is shown: neutral hair of its level, drawn to its tone. */
-export function shadeColour({ level, tone }: Pick<ShadeProduct, 'level' | 'tone'>): string {
+function shadeColour({ level, tone }: Pick<ShadeProduct, 'level' | 'tone'>): string {
   if (tone === 'clear') return '#f3f1ea';
   const warm: readonly DepositTone[] = ['gold', 'copper'];
   return cssColour(

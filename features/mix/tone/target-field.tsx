@@ -42,7 +42,9 @@ const same = (a: HairColour | null, b: HairColour) =>
   a !== null && a.lightness === b.lightness && a.chroma === b.chroma && a.hueDeg === b.hueDeg;
 const round = (value: number) => Math.round(value * 1000) / 1000;
 
-/** The colour that a toner is to come to, as swatches: the tone that was wished for, or a colour of its own. */
+/**
+ * The colour that a toner is to come to, as swatches: the tone that was wished for, or a colour of its own.
+ */
 export function TargetField({ target, tone, level, onChange }: TargetFieldProps) {
   const swatch = (name: string, colour: HairColour, on: boolean, take: HairColour | null) => (
     <button

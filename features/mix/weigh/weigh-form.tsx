@@ -21,7 +21,10 @@ const SAID: Readonly<Record<Against, string>> = {
 };
 const POURS = [20, 5, 1] as const;
 
-/** Weighs a bowl, one thing after the other, from the scale or by hand. What is weighed is kept with the visit at once. */
+/**
+ * Weighs a bowl, one thing after the other, from the scale or by hand. What is weighed is kept with the visit
+ * at once.
+ */
 export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) {
   const { mix, editMix } = useVisit();
   const { say } = useAmounts();

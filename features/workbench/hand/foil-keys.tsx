@@ -6,7 +6,10 @@ import { useUnits } from '../../house/context';
 import { useVisit } from '../../visit/store';
 import { foilWords } from '../foil-words';
 
-/** The foils of the opened head for those who work without a pointer: arrow keys go from foil to foil, and each says its measures. */
+/**
+ * The foils of the opened head for those who work without a pointer: arrow keys go from foil to foil, and
+ * each says its measures.
+ */
 export function FoilKeys() {
   const { plan, computed, selected, select } = useVisit();
   const { say } = useUnits();
@@ -53,7 +56,10 @@ export function FoilKeys() {
   );
 }
 
-/** The foil that an arrow key leads to: before or after it in the order of work, or the nearest in the row before or after. */
+/**
+ * The foil that an arrow key leads to: before or after it in the order of work, or the nearest in the row
+ * before or after.
+ */
 function neighbour(foils: readonly Foil[], at: number, key: string): Foil | undefined {
   const own = foils[at];
   switch (key) {

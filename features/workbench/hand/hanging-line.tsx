@@ -9,7 +9,10 @@ const OUT_MM = 5;
 const FULL_MM = 9;
 const LABELLED_EVERY_DEG = 30;
 
-/** The line of hair that hangs out of the selected panel where its width follows the hair: a bar for each place, amber where it is thin. */
+/**
+ * The line of hair that hangs out of the selected panel where its width follows the hair: a bar for each
+ * place, amber where it is thin.
+ */
 export function HangingLine() {
   const { plan, computed, selected } = useVisit();
   const { head } = computed.drawing;

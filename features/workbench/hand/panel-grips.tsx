@@ -53,7 +53,9 @@ export function PanelGrips({ times }: { times: number }) {
   });
 }
 
-/** Grips on the selected foil: its middle changes the pitch of its panel, its end the angle of the partings. */
+/**
+ * Grips on the selected foil: its middle changes the pitch of its panel, its end the angle of the partings.
+ */
 export function PartingGrips({ times }: { times: number }) {
   const { plan, computed, selected } = useVisit();
   const { sheet, drawing } = computed;

@@ -8,7 +8,10 @@ import { useLit, useVisit } from '../../visit/store';
 /** A mark every so many mm along the parting. */
 const MARK_MM = 10;
 
-/** A ruler along the parting under the pointer, or of the selected foil: its length against the foil's, and its angle. */
+/**
+ * A ruler along the parting under the pointer, or of the selected foil: its length against the foil's, and
+ * its angle.
+ */
 export function Ruler({ times }: { times: number }) {
   const { plan, computed, selected } = useVisit();
   const lit = useLit();

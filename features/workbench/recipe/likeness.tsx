@@ -23,7 +23,10 @@ const SIDES = [
   { value: 'both', words: 'Both' },
 ] as const;
 
-/** Both sides alike to the hair, or similar: partings, stitches and starts of one side moved a little, as drawn from a number. */
+/**
+ * Both sides alike to the hair, or similar: partings, stitches and starts of one side moved a little, as
+ * drawn from a number.
+ */
 export function LikenessFields({ panel, change }: RecipeProps) {
   const { variation } = panel;
   const { say } = useUnits();

@@ -230,7 +230,10 @@ export function PlaceFields({ panel, change }: RecipeProps) {
   );
 }
 
-/** Hair at the chin is so much further down than at the hairline, mm: a frame that is to reach it needs as much. Working assumption. */
+/**
+ * Hair at the chin is so much further down than at the hairline, mm: a frame that is to reach it needs as
+ * much. Working assumption.
+ */
 const TO_THE_CHIN_MM = 120;
 
 interface FrameByHairProps {

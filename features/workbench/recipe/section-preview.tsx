@@ -1,13 +1,17 @@
 'use client';
 
-import { stitchIntervals, type SingleGather } from '@/core/pattern';
+import { outlineOf, stitchShapes, type SingleGather } from '@/core/pattern';
 import { useUnits } from '../../house/context';
+import { closedPath } from '../../head/closed-path';
 import { barkOf } from '../../visit/bark';
 import { useVisit } from '../../visit/store';
 
 const SHOWN_MM = 60;
 
-/** A piece of the section from the front, as large as life on a screen of 96 dots an inch: light is what goes into the foil. */
+/**
+ * A piece of the section from the front, as large as life on a screen of 96 dots an inch: light is what goes
+ * into the foil.
+ */
 export function SectionPreview({
   gather,
   thicknessMm,
@@ -30,8 +34,12 @@ export function SectionPreview({
         aria-label={`Section ${say(thicknessMm)} thick with ${say(dropoutMm)} left out behind it`}
       >
         <rect width={SHOWN_MM} height={height} fill={barkOf(consult.naturalLevel)} />
-        {stitchIntervals(gather, SHOWN_MM).map(([from, to]) => (
-          <path key={from} d={stitchPath(gather, from, to, thicknessMm)} fill="var(--color-sun)" />
+        {stitchShapes(gather, SHOWN_MM).map((shape) => (
+          <path
+            key={shape[0].alongMm}
+            d={closedPath(outlineOf(shape).map(([along, share]) => [along, share * thicknessMm]))}
+            fill="var(--color-sun)"
+          />
         ))}
         <path d={`M0 ${thicknessMm}H${SHOWN_MM}`} stroke="var(--color-foil)" strokeWidth="0.35" />
       </svg>
@@ -40,10 +48,4 @@ export function SectionPreview({
       </figcaption>
     </figure>
   );
-}
-
-function stitchPath(gather: SingleGather, from: number, to: number, thicknessMm: number): string {
-  const deep = thicknessMm * (gather.kind === 'slice' ? 1 : gather.depth);
-  if (gather.kind === 'zigzag') return `M${from} 0L${(from + to) / 2} ${deep}L${to} 0Z`;
-  return `M${from} 0H${to}V${deep}H${from}Z`;
 }

@@ -63,7 +63,9 @@ export const FIRST_SEQUENCE = SEQUENCES[0].gather;
 
 const same = (a: Turns, b: Turns) => JSON.stringify([a.of, a.then]) === JSON.stringify([b.of, b.then]);
 
-/** Gathers one after the other, row by row, each with a thickness and a drop-out of its own where it has one. */
+/**
+ * Gathers one after the other, row by row, each with a thickness and a drop-out of its own where it has one.
+ */
 export function TurnFields({ panel, gather, change }: RecipeProps & { gather: Turns }) {
   const { bare, read } = useUnits();
   const set = (what: string, next: Turns) =>

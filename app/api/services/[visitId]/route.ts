@@ -3,4 +3,6 @@ import { serviceFor } from '@/features/chair/queries';
 import { route } from '@/features/http/route';
 
 /** The script of a service and everything that happened. */
-export const GET = route<{ visitId: string }>(async (_, { visitId }) => respond(await serviceFor(visitId)));
+export const GET = route<{ visitId: string }>('seeService', async (_, { visitId }, person) =>
+  respond(await serviceFor(person, visitId)),
+);

@@ -1,9 +1,8 @@
 import { answerApi, sayRefused } from '@/features/api/answer';
-import { route } from '@/features/http/route';
+import { openRoute } from '@/features/http/route';
 
 /** The API for a salon's own tools: every operation of features/api, behind its token. */
-const answer = route<{ path: string[] }>((request, { path }) => answerApi(request, path), {
-  tokens: true,
+const answer = openRoute<{ path: string[] }>((request, { path }) => answerApi(request, path), {
   say: sayRefused,
 });
 

@@ -1,11 +1,9 @@
 import { peekVisit } from '@/features/visit/queries';
-import { route } from '@/features/http/route';
+import { missing, route } from '@/features/http/route';
 
 /** The visit as it is saved now. */
-export const GET = route<{ visitId: string }>(async (_, { visitId }) => {
-  const visit = await peekVisit(visitId);
-  if (visit === 'signed-out') return Response.json({ problem: 'You are signed out.' }, { status: 401 });
-  if (visit === 'missing')
-    return Response.json({ problem: 'There is no such visit in this salon.' }, { status: 404 });
+export const GET = route<{ visitId: string }>('seeVisit', async (_, { visitId }, person) => {
+  const visit = await peekVisit(person, visitId);
+  if (!visit) throw missing('visit');
   return Response.json(visit, { headers: { 'Cache-Control': 'no-store' } });
 });

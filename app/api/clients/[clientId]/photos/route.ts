@@ -1,25 +1,16 @@
-import { bytesOf, route } from '@/features/http/route';
+import { formOf, route } from '@/features/http/route';
 import { MOST_REQUEST_BYTES, photosFor, uploadPhoto } from '@/features/photos/queries';
 
 /** The photos of a client, newest first. */
-export const GET = route<{ clientId: string }>(async (_, { clientId }) => {
-  const photos = await photosFor(clientId);
-  if (!photos) return Response.json({ problem: 'This station is locked or signed out.' }, { status: 401 });
+export const GET = route<{ clientId: string }>('seePhotos', async (_, { clientId }, person) => {
+  const photos = await photosFor(person, clientId);
   return Response.json(photos, { headers: { 'Cache-Control': 'no-store' } });
 });
 
 /** Takes a picture: multipart with `file`, `kind` (wish or hair) and `visitId` where it belongs to one. */
-export const POST = route<{ clientId: string }>(async (request, { clientId }) => {
-  const bytes = await bytesOf(request, MOST_REQUEST_BYTES, 'The picture');
-  let form: FormData;
-  try {
-    form = await new Response(bytes, {
-      headers: { 'Content-Type': request.headers.get('content-type') ?? '' },
-    }).formData();
-  } catch {
-    return Response.json({ problem: 'The request holds no picture.' }, { status: 400 });
-  }
-  const uploaded = await uploadPhoto(clientId, form);
+export const POST = route<{ clientId: string }>('addPhoto', async (request, { clientId }, person) => {
+  const form = await formOf(request, MOST_REQUEST_BYTES, 'The picture');
+  const uploaded = await uploadPhoto(person, clientId, form);
   return uploaded.ok
     ? Response.json({ photoId: uploaded.photoId })
     : Response.json({ problem: uploaded.problem }, { status: uploaded.status });
