@@ -1,4 +1,7 @@
-/** No file may depend on itself by way of others, in types either: such files can only be read, tested and moved together. */
+/**
+ * No file may depend on itself by way of others, in types either: such files can only be read, tested and
+ * moved together.
+ */
 const config = {
   forbidden: [{ name: 'no-circles', severity: 'error', from: {}, to: { circular: true } }],
   options: {

@@ -1,7 +1,10 @@
 import type { NextConfig } from 'next';
 import { MOST_BYTES } from './features/limits';
 
-/** What answers with data runs nothing, whatever it holds; pages have a policy with a number of their own (proxy.ts). */
+/**
+ * What answers with data runs nothing, whatever it holds; pages have a policy with a number of their own
+ * (proxy.ts).
+ */
 const DATA_POLICY = "default-src 'none'; frame-ancestors 'none'";
 
 const config: NextConfig = {
