@@ -20,6 +20,7 @@ import {
   signIn,
   type Session,
   dialogClosed,
+  waitForNamed,
 } from './harness';
 
 /** A tap too soon after the last one is the same tap. */
@@ -121,11 +122,11 @@ const sent = (page: Page) =>
 
 /** Touches the button of this name; the large action is touched no sooner than a hand would again. */
 async function touch(page: Page, name: string): Promise<void> {
-  await (await page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`))!.tap();
+  await (await waitForNamed(page, name, 'button')).tap();
 }
 /** Reaches the button of this name by Tab alone, and presses it. */
 async function key(page: Page, name: string): Promise<void> {
-  const wanted = (await page.waitForSelector(`::-p-aria([name="${name}"][role="button"])`))!;
+  const wanted = await waitForNamed(page, name, 'button');
   for (let tries = 0; tries < 120; tries += 1) {
     if (await wanted.evaluate((own) => own === document.activeElement)) return page.keyboard.press('Enter');
     await page.keyboard.press('Tab');

@@ -13,6 +13,7 @@ import {
   axeFindings,
   signIn,
   type Session,
+  waitForNamed,
 } from './harness';
 
 let session: Session;
@@ -32,7 +33,7 @@ const choose = async (trigger: string, item: string) => {
   ))!.click();
 };
 const select = async (label: string, value: string) => {
-  const found = (await session.page.waitForSelector(`::-p-aria([name="${label}"])`))!;
+  const found = await waitForNamed(session.page, label);
   await found.evaluate((element, wanted) => {
     const own = element as HTMLSelectElement;
     own.value = wanted;
@@ -343,7 +344,7 @@ test('lengths are typed in any unit; what cannot be read stays, with a sentence'
   await savedPlan(visitId, ({ panels }) => panels[0].thicknessMm === 6.35);
   await fill(page, 'Drop-out, typed', '0.6 cm');
   await page.keyboard.press('Enter');
-  await page.waitForSelector('::-p-aria([name="Undo: drop-out 5 mm → 6 mm, Back"])');
+  await waitForNamed(page, 'Undo: drop-out 5 mm → 6 mm, Back');
   await fill(page, 'Drop-out, typed', 'a finger');
   await page.keyboard.press('Enter');
   await see(page, '“a finger” cannot be used for drop-out here.');

@@ -13,6 +13,7 @@ import {
   signIn,
   type Session,
   dialogClosed,
+  waitForNamed,
 } from './harness';
 
 /** The whole visit at three sizes: by mouse at a desk, by finger on a tablet, and on a phone. */
@@ -155,7 +156,8 @@ test('on a phone, a new client is foiled within forty actions', async () => {
   };
   const choose = async (label: string, words: string) => {
     actions += 1;
-    await (await page.waitForSelector(`::-p-aria([name="${label}"]) >>> ::-p-text(${words})`))!.click();
+    const list = await waitForNamed(page, label);
+    await (await list.waitForSelector(`::-p-text(${words})`))!.click();
   };
   await act('New client');
   await fill(page, 'Name', 'Forty Actions');
@@ -265,8 +267,8 @@ test('what was chosen, and the steps back, survive a reload; a changed form asks
   await press(page, 'Round head, large');
   await page.reload();
   await live(page);
-  await page.waitForSelector(`::-p-aria([name="${label!}"])`);
-  await page.waitForSelector('::-p-aria([name="Opened head, large"])');
+  await waitForNamed(page, label!);
+  await waitForNamed(page, 'Opened head, large');
   await press(page, label!);
   await saved(page);
 
@@ -352,7 +354,7 @@ test('by keyboard alone, from a new client to the first foil', async () => {
   await key.type('Keys Only');
   await key.press('Enter');
   await at(page, /\/clients\/[0-9a-f-]+$/);
-  await page.waitForSelector('::-p-aria([name="New visit"])');
+  await waitForNamed(page, 'New visit');
   await act('New visit');
   await live(page);
   await act('Tests and cautions');

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import path from 'node:path';
 import axe from 'axe-core';
 import puppeteer, {
+  TimeoutError,
   type Browser,
   type CDPSession,
   type ElementHandle,
@@ -236,7 +237,7 @@ export async function begin(page: Page): Promise<void> {
   await press(page, 'Begin the service');
   // A page that is drawn anew under the hand loses a press; while the server answers, the button takes none.
   const waits = async () => {
-    const button = await page.$('::-p-aria([name="Begin the service"][role="button"])');
+    const button = await named(page, 'Begin the service', 'button');
     return button !== null && !(await button.evaluate((own) => (own as HTMLButtonElement).disabled));
   };
   for (let tries = 0; tries < 3; tries += 1) {
@@ -305,10 +306,55 @@ function lookNowAndThen(page: Page): void {
     wait(own, { polling: LOOK_MS, ...options }, ...rest)) as unknown as typeof page.waitForFunction;
 }
 
+/** What the page calls by this name, as a screen reader would say it, or null; of a role, where one is given. */
+export function named(page: Page, name: string, role?: string): Promise<ElementHandle<HTMLElement> | null> {
+  const query = `::-p-aria([name="${name}"]${role ? `[role="${role}"]` : ''})`;
+  return page.$(query) as Promise<ElementHandle<HTMLElement> | null>;
+}
+
+/**
+ * Waits for what has this name. The browser works out every name on the page for each such question, so it is
+ * asked only once the words stand somewhere, and then less and less often.
+ */
+export async function waitForNamed(
+  page: Page,
+  name: string,
+  role?: string,
+  timeoutMs = 45_000,
+): Promise<ElementHandle<HTMLElement>> {
+  const until = Date.now() + timeoutMs;
+  for (let pauseMs = LOOK_MS; ; pauseMs = Math.min(pauseMs * 1.5, 500)) {
+    await page
+      .waitForFunction(
+        (words) => {
+          const plain = (text: string | null) => (text ?? '').replace(/\s+/g, ' ');
+          if (plain(document.body.textContent).includes(words)) return true;
+          return [...document.querySelectorAll('[aria-label]')].some(
+            (element) => plain(element.getAttribute('aria-label')) === words,
+          );
+        },
+        { timeout: 500 },
+        name,
+      )
+      .catch((problem: unknown) => {
+        // Names that are put together from several places are found by asking all the same.
+        if (!(problem instanceof TimeoutError)) throw problem;
+      });
+    const found = await named(page, name, role).catch((problem: unknown) => {
+      // Another page was opened meanwhile: its names are asked for next.
+      if (problem instanceof Error && /context|frame|navigat|target/i.test(problem.message)) return null;
+      throw problem;
+    });
+    if (found) return found;
+    if (Date.now() > until) throw new Error(`Nothing on ${page.url()} is called “${name}”.`);
+    await new Promise((resolve) => setTimeout(resolve, pauseMs));
+  }
+}
+
 /** Presses the button or link whose words or label are these. */
 export async function press(page: Page, words: string): Promise<void> {
   for (let tries = 1; ; tries += 1) {
-    const found = (await page.waitForSelector(`::-p-aria([name="${words}"])`))!;
+    const found = await waitForNamed(page, words);
     try {
       // Out from under a line that stays at the top or the bottom, as a person would scroll.
       await found.evaluate((own) => {
@@ -327,7 +373,7 @@ export async function press(page: Page, words: string): Promise<void> {
 
 /** The field with this label. */
 export async function field(page: Page, label: string): Promise<ElementHandle<HTMLInputElement>> {
-  return (await page.waitForSelector(`::-p-aria([name="${label}"])`)) as ElementHandle<HTMLInputElement>;
+  return (await waitForNamed(page, label)) as ElementHandle<HTMLInputElement>;
 }
 
 export async function fill(page: Page, label: string, text: string): Promise<void> {
@@ -339,7 +385,7 @@ export async function fill(page: Page, label: string, text: string): Promise<voi
 
 /** Moves a slider by its keys. */
 export async function slide(page: Page, name: string, presses: number): Promise<void> {
-  const thumb = (await page.waitForSelector(`::-p-aria([name="${name}"][role="slider"])`))!;
+  const thumb = await waitForNamed(page, name, 'slider');
   await thumb.focus();
   for (let i = 0; i < presses; i += 1) await page.keyboard.press('ArrowRight');
 }

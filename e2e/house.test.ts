@@ -15,6 +15,7 @@ import {
   axeFindings,
   signIn,
   type Session,
+  waitForNamed,
 } from './harness';
 
 let session: Session;
@@ -105,7 +106,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
     {},
     name,
   );
-  const choice = (await page.waitForSelector('::-p-aria([name="Save the present pattern"])'))!;
+  const choice = await waitForNamed(page, 'Save the present pattern');
   await choice.evaluate((element, wanted) => {
     const select = element as HTMLSelectElement;
     select.value = [...select.options].find(
@@ -114,10 +115,10 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
     select.dispatchEvent(new Event('change', { bubbles: true }));
   }, name);
   await pressWords('Save');
-  await page.waitForSelector(`::-p-aria([name="Version of ${name}"])`);
+  await waitForNamed(page, `Version of ${name}`);
   expect(await axeFindings(page)).toEqual([]);
   // The first version is still there, and is taken with its own drop-outs.
-  const version = (await page.waitForSelector(`::-p-aria([name="Version of ${name}"])`))!;
+  const version = await waitForNamed(page, `Version of ${name}`);
   await version.evaluate((element) => {
     const select = element as HTMLSelectElement;
     select.value = '1';
@@ -155,7 +156,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
   await press(page, `Archive: ${name}`);
   await see(page, `${name} is archived.`);
   await pressWords('Restore');
-  await page.waitForSelector(`::-p-aria([name="Archive: ${name}"])`);
+  await waitForNamed(page, `Archive: ${name}`);
   await press(page, 'Close');
   await saved(page);
   expect(complaints).toEqual([]);
@@ -165,7 +166,7 @@ test('suggestions give their reasons, and are only taken when they are taken', a
   const { page } = session;
   const visitId = await newVisit(page, 'Suggested');
   await chapter(page, 'worn');
-  const slider = (await page.waitForSelector('::-p-aria([name="Tied up"][role="slider"])'))!;
+  const slider = await waitForNamed(page, 'Tied up', 'slider');
   await slider.focus();
   for (let i = 0; i < 7; i += 1) await page.keyboard.press('ArrowRight');
   await see(page, '70% of the time');

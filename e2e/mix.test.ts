@@ -17,6 +17,7 @@ import {
   axeFindings,
   signIn,
   type Session,
+  waitForNamed,
 } from './harness';
 
 let session: Session;
@@ -51,7 +52,7 @@ async function sheet(visit: string, name: 'bowls' | 'lift' | 'tone' | 'price'): 
 }
 
 const choose = async (label: string, value: string) =>
-  (await page.waitForSelector(`::-p-aria([name="${label}"][role="combobox"])`))!.select(value);
+  (await waitForNamed(page, label, 'combobox')).select(value);
 const textOf = (selector: string) =>
   page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' '));
 const waitText = (selector: string, source: RegExp) =>
@@ -196,7 +197,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await press(page, 'Fit to a budget');
   await fill(page, 'At most this amount', String(budget));
   await press(page, 'Show how');
-  await (await page.waitForSelector('::-p-aria([name="Apply"])', { timeout: 60_000 }))!.click();
+  await (await waitForNamed(page, 'Apply', undefined, 60_000)).click();
   await page.waitForFunction(
     (most) => Number(document.querySelector('#price-total')!.textContent!.replace(/[^\d.]/g, '')) <= most,
     {},

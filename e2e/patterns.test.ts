@@ -14,6 +14,7 @@ import {
   signIn,
   type Session,
   dialogClosed,
+  waitForNamed,
 } from './harness';
 
 let session: Session;
@@ -37,7 +38,7 @@ const act = async (words: string) => {
 };
 const choose = async (label: string, words: string) => {
   actions += 1;
-  const found = (await session.page.waitForSelector(`::-p-aria([name="${label}"][role="combobox"])`))!;
+  const found = await waitForNamed(session.page, label, 'combobox');
   await found.evaluate((element, wanted) => {
     const own = element as HTMLSelectElement;
     const option = [...own.options].find(({ textContent }) => textContent === wanted);

@@ -1,5 +1,15 @@
 import path from 'node:path';
-import { at, begin, chapter, openBrowser, openStep, press, signIn, visitByHand } from './harness';
+import {
+  at,
+  begin,
+  chapter,
+  openBrowser,
+  openStep,
+  press,
+  signIn,
+  visitByHand,
+  waitForNamed,
+} from './harness';
 import { advance, later, withClock } from './later';
 
 /**
@@ -78,7 +88,7 @@ await press(page, 'Open a page for them');
 const theirs = await (await page.waitForSelector('[data-address]'))!.evaluate((own) => own.textContent!);
 await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true, deviceScaleFactor: 2 });
 await page.goto(theirs);
-await (await page.waitForSelector('::-p-aria([name="How bright"][role="combobox"])'))!.select('4');
+await (await waitForNamed(page, 'How bright', 'combobox')).select('4');
 await press(page, 'Cool');
 await shoot('their-page');
 await page.setViewport({ width: 1280, height: 800 });

@@ -20,6 +20,7 @@ import {
   see,
   signIn,
   type Session,
+  waitForNamed,
 } from './harness';
 
 let salon: Session;
@@ -40,7 +41,7 @@ afterAll(async () => {
 
 const actor = () => signedIn('ottilie@fernhollow.example');
 const choose = async (label: string, value: string) => {
-  const select = (await phone.page.waitForSelector(`::-p-aria([name="${label}"][role="combobox"])`))!;
+  const select = await waitForNamed(phone.page, label, 'combobox');
   await select.select(value);
 };
 const pick = async (question: string, words: string) =>

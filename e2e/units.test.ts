@@ -17,6 +17,7 @@ import {
   signIn,
   type Session,
   dialogClosed,
+  waitForNamed,
 } from './harness';
 
 /**
@@ -159,7 +160,7 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
   await openStep(page, visit, 'mix');
   await press(page, 'Target, additives, ends, again, warmth');
   for (const name of ['Another mix on the ends of A', 'Second application of A', 'Warmth on formula A'])
-    await (await page.waitForSelector(`::-p-aria([name="${name}"])`))!.click();
+    await (await waitForNamed(page, name)).click();
   await saved(page);
   await look('mix bowls');
   await page.goto(`${address()}/visits/${visit}/mix#tone`);

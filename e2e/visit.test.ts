@@ -15,6 +15,7 @@ import {
   axeFindings,
   signIn,
   type Session,
+  waitForNamed,
 } from './harness';
 
 let session: Session;
@@ -26,7 +27,7 @@ afterAll(() => session.close());
 /** Moves a slider to a value with the arrow keys, as a person without a pointer does. */
 async function slideTo(label: string, value: number, step: number): Promise<void> {
   const { page } = session;
-  const thumb = (await page.waitForSelector(`::-p-aria([name="${label}"][role="slider"])`))!;
+  const thumb = await waitForNamed(page, label, 'slider');
   await thumb.focus();
   const now = Number(await thumb.evaluate((element) => element.getAttribute('aria-valuenow')));
   const presses = Math.round((value - now) / step);

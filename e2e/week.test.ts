@@ -13,6 +13,7 @@ import {
   see,
   signIn,
   type Session,
+  waitForNamed,
 } from './harness';
 
 /** Opening hours, days off, and the week that goes by them. */
@@ -45,7 +46,7 @@ const open = async (path: string) => {
   await answers(page, 'main button');
 };
 const setDate = async (label: string, day: string) => {
-  await page.waitForSelector(`::-p-aria([name="${label}"])`);
+  await waitForNamed(page, label);
   await page.evaluate(
     (words, value) => {
       const id = [...document.querySelectorAll('label')].find((own) => own.textContent === words)!.htmlFor;

@@ -10,6 +10,7 @@ import {
   axeFindings,
   signIn,
   type Session,
+  waitForNamed,
 } from './harness';
 
 let session: Session;
@@ -202,7 +203,7 @@ test('the plan is fitted to a number of foils: shown first, then taken, then und
 
 test('a target is solved to a drop-out that is said', async () => {
   const { page } = session;
-  const rule = await page.waitForSelector('::-p-aria([name="Spacing rule"])');
+  const rule = await waitForNamed(page, 'Spacing rule');
   await rule!.evaluate((element) => {
     const select = element as HTMLSelectElement;
     select.value = 'count';
