@@ -1,13 +1,14 @@
 import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
-import { recordOf, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
+import { recordOf, serviceState } from '@/core/chair';
 import { EMPTY_MIX, startPlan } from '@/core/formats';
 import { lightenerWith, tonerFor } from '@/core/mix/testing';
 import { USUAL_RANGE } from '@/core/products';
 import { withProducts } from '@/core/visit';
 import { createPatternEngine, type Plan } from '@/core/pattern';
-import { advance, later, withClock } from './later';
+import { pass, put, sendPart, served, stateOf } from './at-the-chair';
+import { later, withClock } from './later';
 import {
   address,
   begin,
@@ -22,9 +23,6 @@ import {
   dialogClosed,
   waitForNamed,
 } from './harness';
-
-/** A tap too soon after the last one is the same tap. */
-const breathe = () => new Promise((resolve) => setTimeout(resolve, 950));
 
 /** Three places, each with minutes of its own. */
 const TONERS = [
@@ -62,48 +60,6 @@ afterAll(async () => {
   await Promise.all([station?.close(), tablet?.close()]);
 });
 
-/** Saves a part of a visit, as the pages do. */
-async function put(
-  page: Page,
-  visit: string,
-  part: 'plan' | 'mix',
-  document: unknown,
-): Promise<{ status: number; answer: unknown }> {
-  return page.evaluate(
-    async (id, which, value) => {
-      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<
-        string,
-        { revision: number }
-      >;
-      const response = await fetch(`/api/visits/${id}/${which}`, {
-        method: 'PUT',
-        body: JSON.stringify({
-          baseRevision: before[which].revision,
-          editId: crypto.randomUUID(),
-          document: value,
-        }),
-      });
-      return { status: response.status, answer: (await response.json()) as unknown };
-    },
-    visit,
-    part,
-    document,
-  );
-}
-
-interface Served {
-  script: ServiceScript;
-  events: (ServiceEvent & { position: number })[];
-}
-const served = (page: Page, visit: string): Promise<Served> =>
-  page.evaluate(
-    async (id) => (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<Served>,
-    visit,
-  );
-const stateOf = async (page: Page, visit: string) => {
-  const { script, events } = await served(page, visit);
-  return serviceState(script, events);
-};
 /** The service as the server has it, once it is so. */
 async function stateWhen(
   page: Page,
@@ -134,14 +90,6 @@ async function key(page: Page, name: string): Promise<void> {
   throw new Error(`Tab never came to ${name}.`);
 }
 
-/** Lets minutes pass once nothing is under way: what is would be told by the time after the jump. */
-async function pass(page: Page, minutes: number): Promise<void> {
-  await breathe();
-  await page.waitForFunction(
-    () => !/^(Live|Opening).*kept/.test(document.querySelector('[aria-label=Connection]')?.textContent ?? ''),
-  );
-  await advance(minutes);
-}
 async function act(page: Page, name: string, minutes = 1): Promise<void> {
   await pass(page, minutes);
   await touch(page, name);
@@ -178,14 +126,12 @@ const small = (page: Page) =>
 
 test('from the foils to the finish on a tablet: everything that is decided at the basin is called, timed and recorded', async () => {
   const { page, complaints } = station;
-  const visit = await newVisit(page, 'Afterwards Wholly');
+  const visit = await newVisit(page, 'Afterwards Wholly', null);
   const plan = fewFoils();
   const foils = createPatternEngine().compute(plan).sheet.foils.length;
   expect(foils).toBeGreaterThan(4);
-  expect((await put(page, visit, 'plan', plan)).status).toBe(200);
-  expect(
-    (await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS }, USUAL_RANGE))).status,
-  ).toBe(200);
+  await put(page, visit, 'plan', plan);
+  await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS }, USUAL_RANGE));
   await openStep(page, visit, 'record');
   await begin(page);
   for (const own of [page, tablet.page]) {
@@ -317,12 +263,9 @@ test('from the foils to the finish on a tablet: everything that is decided at th
 
 test('Mix stays open during a service for what was not used: a toner that is added there arrives at the chair; all of it by keyboard', async () => {
   const { page } = station;
-  const visit = await newVisit(page, 'Mixed Meanwhile');
-  expect((await put(page, visit, 'plan', fewFoils())).status).toBe(200);
-  expect(
-    (await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS.slice(0, 1) }, USUAL_RANGE)))
-      .status,
-  ).toBe(200);
+  const visit = await newVisit(page, 'Mixed Meanwhile', null);
+  await put(page, visit, 'plan', fewFoils());
+  await put(page, visit, 'mix', withProducts({ ...EMPTY_MIX, toners: TONERS.slice(0, 1) }, USUAL_RANGE));
   await openStep(page, visit, 'record');
   await begin(page);
   await page.goto(`${address()}/chair?visit=${visit}`);
@@ -341,17 +284,14 @@ test('Mix stays open during a service for what was not used: a toner that is add
   );
   const stronger = lightenerWith({ volumes: 30 });
   expect(
-    await put(
+    await sendPart(
       tablet.page,
       visit,
       'mix',
       withProducts({ ...mix.document, formulas: { A: stronger } }, USUAL_RANGE),
     ),
   ).toMatchObject({ answer: { problem: expect.stringContaining('Formula A was used') } });
-  expect(
-    (await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, toners: TONERS }, USUAL_RANGE)))
-      .status,
-  ).toBe(200);
+  await put(tablet.page, visit, 'mix', withProducts({ ...mix.document, toners: TONERS }, USUAL_RANGE));
   await key(page, 'More');
   await key(page, 'Steps after the foils');
   await see(page, 'Toner, left side');

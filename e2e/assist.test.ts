@@ -11,31 +11,6 @@ import {
   dialogClosed,
 } from './harness';
 
-/** Every route and every dialog that needs nothing but a press, looked at by axe-core in both themes. */
-const PAGES = [
-  'clients',
-  'day',
-  'day/week',
-  'day/reminders',
-  'day/preparation',
-  'house',
-  'house/products',
-  'house/learnt',
-  'house/people',
-  'house/tokens',
-  'house/trail',
-  'me',
-  'chair',
-];
-const STEPS = {
-  consult: ['worn', 'map', 'head', 'safety', 'goals'],
-  pattern: [],
-  wear: [],
-  mix: ['lift', 'tone', 'price'],
-  clock: [],
-  record: [],
-};
-
 /**
  * What opens a dialog: where, and what is pressed for it, one after the other; and what has the focus
  * afterwards.
@@ -80,52 +55,6 @@ const open = async (route: string) => {
   if (route.startsWith('visit/')) await live(page);
   else await answers(page, 'main button, main a');
 };
-
-/** At twice the size there is half the room: what runs out of it sideways. */
-async function runsOut(): Promise<string[]> {
-  await page.setViewport({ width: 640, height: 400 });
-  await page.waitForFunction(() => window.innerWidth === 640);
-  const over = await page.evaluate(() => {
-    const { documentElement: root } = document;
-    if (root.scrollWidth <= root.clientWidth) return [];
-    return [...document.querySelectorAll('main *')]
-      .filter((own) => own.getBoundingClientRect().right > root.clientWidth + 1)
-      .slice(0, 3)
-      .map((own) => own.outerHTML.slice(0, 120));
-  });
-  await page.setViewport({ width: 1280, height: 800 });
-  return over;
-}
-
-test('no page and no part of a visit has a finding of any grade, nor runs out sideways at twice the size', async () => {
-  const found: unknown[] = [];
-  const look = async (name: string) => {
-    const own = [...(await axeFindings(page)), ...(await runsOut())];
-    if (own.length > 0) found.push([name, own]);
-  };
-  for (const route of PAGES) {
-    await open(route);
-    await look(route);
-  }
-  // A client with a history, and the record of their last visit.
-  await open('clients');
-  await (await page.waitForSelector('::-p-text(Maren Tolland)'))!.click();
-  await page.waitForSelector('section[aria-label=Story]');
-  await look('a client with visits');
-  await (await page.waitForSelector('a[href$="/record"]'))!.click();
-  await live(page);
-  await look('a recorded visit');
-  for (const [step, parts] of Object.entries(STEPS)) {
-    await open(`visit/${step}`);
-    await look(step);
-    for (const part of parts) {
-      await page.evaluate((hash) => (location.hash = hash), part);
-      await page.waitForSelector(`[aria-current=true][href="#${part}"]`);
-      await look(`${step}#${part}`);
-    }
-  }
-  expect(found).toEqual([]);
-}, 300_000);
 
 /** Presses what stands on the page and begins with these words. */
 async function pressed(words: string): Promise<void> {

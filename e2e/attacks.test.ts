@@ -13,7 +13,7 @@ beforeAll(async () => {
   session = await openBrowser();
   await withClock(session.page);
   await signIn(session.page);
-  visit = await newVisit(session.page, 'Attacked Visit');
+  visit = await newVisit(session.page, 'Attacked Visit', null);
   cookie = (await session.page.cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
 });
 afterAll(() => session.close());

@@ -110,8 +110,7 @@ function toPart(plan: Plan): { left: number; right: number } {
 
 test('from an empty head to a fitted, printed full head', async () => {
   const { page, complaints } = session;
-  const visitId = await newVisit(page, 'Whole Story');
-  await press(page, 'Pattern');
+  const visitId = await newVisit(page, 'Whole Story', 'pattern');
   await page.waitForSelector('#total-foils');
 
   // An empty head.
@@ -221,8 +220,7 @@ test('from an empty head to a fitted, printed full head', async () => {
 
 test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle left out; each undone by name', async () => {
   const { page, complaints } = session;
-  const visitId = await newVisit(page, 'By Hand Everywhere');
-  await press(page, 'Pattern');
+  const visitId = await newVisit(page, 'By Hand Everywhere', 'pattern');
   await page.waitForSelector('#total-foils');
   await choose('Add a panel', 'Face frame');
   await drag(/^Depth behind the hairline/, 0, 60);
@@ -336,8 +334,7 @@ test('the round head turns, jumps to its views and picks the same foil as the op
 
 test('lengths are typed in any unit; what cannot be read stays, with a sentence', async () => {
   const { page } = session;
-  const visitId = await newVisit(page, 'Units');
-  await press(page, 'Pattern');
+  const visitId = await newVisit(page, 'Units', 'pattern');
   await fill(page, 'Thickness, typed', '1/4"');
   await page.keyboard.press('Enter');
   await page.waitForSelector('button[aria-label^="Undo: thickness 4 mm → 6."]');
@@ -366,8 +363,7 @@ test('without WebGL the opened head stands alone, and it is said', async () => {
       } as typeof own;
     });
     await signIn(plain.page);
-    await newVisit(plain.page, 'No Solids');
-    await press(plain.page, 'Pattern');
+    await newVisit(plain.page, 'No Solids', 'pattern');
     await see(plain.page, 'This browser has no WebGL');
     expect(await foilCount(plain.page)).toBeGreaterThan(90);
     expect(plain.complaints).toEqual([]);

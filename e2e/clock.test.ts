@@ -3,7 +3,6 @@ import {
   address,
   newVisit,
   openBrowser,
-  openStep,
   press,
   saved,
   see,
@@ -57,8 +56,7 @@ const moved = (before: string) =>
   );
 
 test('a full head: foils are opened as they are ready, nothing stays on too long; another plan, and a slower mix', async () => {
-  const visit = await newVisit(page, 'Timed Wholly');
-  await openStep(page, visit, 'clock');
+  const visit = await newVisit(page, 'Timed Wholly', 'clock');
   const usual = await headline();
   const [, times, pulled] =
     /No foil stays on too long (Once|2 times) at the basin, (\d+) foils opened before; foiled after .*, rinsed after /.exec(
@@ -118,8 +116,7 @@ test('a full head: foils are opened as they are ready, nothing stays on too long
 });
 
 test('a second person opens foils; what is kept by hand stays, through a reload', async () => {
-  const visit = await newVisit(page, 'Helped Along');
-  await openStep(page, visit, 'clock');
+  await newVisit(page, 'Helped Along', 'clock');
   const alone = await headline();
   await press(page, 'What if');
   await press(page, 'Mixes, pulls');

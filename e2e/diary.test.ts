@@ -67,7 +67,7 @@ const choose = async (name: string) => {
 };
 
 test('booked with her alert test, moved, in her colourist’s calendar, late, begun, not come', async () => {
-  await newVisit(page, NAME);
+  await newVisit(page, NAME, null);
   const on = isoDay(10);
   await goTo(on);
   expect(await axeFindings(page)).toEqual([]);
@@ -308,7 +308,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
 test('a week is booked, one of it moved by a finger, and another calendar reads all of it', async () => {
   later(0);
   const name = `Week Teasel ${Date.now() % 100_000}`;
-  await newVisit(page, name);
+  await newVisit(page, name, null);
   const days = [20, 21, 22].map(isoDay);
   const onDay = (time: string) =>
     page.waitForFunction(

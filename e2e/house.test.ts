@@ -31,8 +31,7 @@ const rule = 'Sections thicker than see-through for their gather';
 
 test('what the owner sets holds for every visit: units, a rule switched off, the time there is', async () => {
   const { page, complaints } = session;
-  const visitId = await newVisit(page, 'House Rules');
-  await press(page, 'Pattern');
+  const visitId = await newVisit(page, 'House Rules', 'pattern');
   await fill(page, 'Thickness, typed', '8 mm');
   await page.keyboard.press('Enter');
   await (await page.waitForSelector('button[aria-expanded="false"]::-p-text(to look at)'))!.click();
@@ -80,8 +79,7 @@ test('only the owner changes the house', async () => {
 
 test('a pattern is kept under a name, shared, versioned, taken for one panel, and archived', async () => {
   const { page, complaints } = session;
-  await newVisit(page, 'Keeper');
-  await press(page, 'Pattern');
+  await newVisit(page, 'Keeper', 'pattern');
   await page.waitForSelector('#total-foils');
   const name = `Kept ${Date.now() % 100_000}`;
   await press(page, 'Library …');
@@ -135,8 +133,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
   const other = await openBrowser();
   try {
     await signIn(other.page, 'bram@fernhollow.example');
-    await newVisit(other.page, 'Colleague');
-    await press(other.page, 'Pattern');
+    await newVisit(other.page, 'Colleague', 'pattern');
     await press(other.page, 'Library …');
     await press(other.page, 'Of this house');
     await see(other.page, name);

@@ -27,6 +27,13 @@ export async function withClock(page: Page): Promise<void> {
     const own = globalThis as unknown as { added: number; Date: DateConstructor };
     const Real = Date;
     own.added = Number(localStorage.getItem('test-added') ?? 0);
+    // What is done next comes as much later as the clock says.
+    const { get } = Object.getOwnPropertyDescriptor(Event.prototype, 'timeStamp')!;
+    Object.defineProperty(Event.prototype, 'timeStamp', {
+      get(this: Event) {
+        return (get!.call(this) as number) + own.added;
+      },
+    });
     own.Date = class extends Real {
       constructor(...given: []) {
         if (given.length === 0) super(Real.now() + own.added);

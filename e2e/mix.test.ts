@@ -10,11 +10,9 @@ import {
   live,
   newVisit,
   openBrowser,
-  openStep,
   press,
   saved,
   see,
-  axeFindings,
   signIn,
   type Session,
   waitForNamed,
@@ -106,8 +104,7 @@ async function card(visit: string): Promise<string> {
 }
 
 test('mixes from the scale through a fault, fits lift from a strand, composes a toner of three parts, keeps to a budget, and prints the same figures', async () => {
-  const visit = await newVisit(page, 'Mixed Entirely');
-  await openStep(page, visit, 'mix');
+  const visit = await newVisit(page, 'Mixed Entirely', 'mix');
 
   // 13 vol from two bottles.
   await fill(page, 'Strength, typed', '13 vol');
@@ -243,7 +240,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
 });
 
 test('a suggestion is taken for the panels that share a formula; undo takes it back', async () => {
-  const visit = await newVisit(page, 'Suggested Strength');
+  const visit = await newVisit(page, 'Suggested Strength', null);
   await sheet(visit, 'lift');
   await see(page, 'Other strengths, by the schools of this house');
   const idea = await textOf('section[aria-label="Suggested strengths"] li');
@@ -260,8 +257,7 @@ test('a suggestion is taken for the panels that share a formula; undo takes it b
 });
 
 test('a strength that is too strong where it lies stops the beginning; a weaker one does not', async () => {
-  const visit = await newVisit(page, 'Too Strong');
-  await openStep(page, visit, 'mix');
+  await newVisit(page, 'Too Strong', 'mix');
   await fill(page, 'Strength, typed', '40 vol');
   await page.keyboard.press('Enter');
   await see(page, 'Stop: 40 vol within 20 mm of the scalp');
@@ -312,24 +308,4 @@ test('products: a table goes out, comes back changed with a preview, and rows th
   await page.reload();
   await see(page, '1234.5 g');
   await see(page, '€8.10 for 1000 g');
-});
-
-test('every sheet and the products have no serious finding of axe-core', async () => {
-  const visit = await newVisit(page, 'Seen By All');
-  for (const name of ['bowls', 'lift', 'tone', 'price'] as const) {
-    await sheet(visit, name);
-    if (name === 'tone') {
-      await press(page, 'Add a toner');
-      await press(page, 'Root shadow');
-      await press(page, 'Add a recipe');
-      await press(page, 'Bleach wash');
-      await see(page, 'Level 6');
-    }
-    expect(await axeFindings(page)).toEqual([]);
-  }
-  await page.goto(`${address()}/house/products`);
-  await see(page, 'Moth blue powder');
-  expect(await axeFindings(page)).toEqual([]);
-  // One scale serves whoever asks first: that another has it is said on the screen.
-  expect(session.complaints.filter((own) => !own.includes('/api/scale'))).toEqual([]);
 });

@@ -2,14 +2,15 @@ import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 import Papa from 'papaparse';
 import type { Page } from 'puppeteer-core';
-import { recordOf, serviceState, unitName, type ServiceEvent, type ServiceScript } from '@/core/chair';
+import { recordOf, serviceState, unitName } from '@/core/chair';
 import { EMPTY_CONSULT, EMPTY_MIX, parseMix, startPlan } from '@/core/formats';
 import { retypeFoil, type Panel, type Plan } from '@/core/pattern';
 import { planOf, techniqueOf } from '@/core/technique';
 import type { VisitMix } from '@/core/visit';
 import { visitOf } from '@/core/visit/computed/testing';
 import type { WorkUnit } from '@/core/work';
-import { advance, later, withClock } from './later';
+import { pass, put, saidNow, served, tap, toTheEnd } from './at-the-chair';
+import { later, withClock } from './later';
 import {
   address,
   begin,
@@ -105,46 +106,8 @@ const MIX = {
   },
 };
 
-async function put(visit: string, part: string, document: unknown): Promise<void> {
-  const answer = await page.evaluate(
-    async (id, own, text) => {
-      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<
-        string,
-        { revision: number }
-      >;
-      const sent = await fetch(`/api/visits/${id}/${own}`, {
-        method: 'PUT',
-        body: JSON.stringify({
-          baseRevision: before[own].revision,
-          editId: crypto.randomUUID(),
-          document: JSON.parse(text),
-        }),
-      });
-      return { status: sent.status, text: await sent.text() };
-    },
-    visit,
-    part,
-    JSON.stringify(document),
-  );
-  if (answer.status !== 200) throw new Error(`${part}: ${answer.status} ${answer.text}`);
-}
-
 const innerText = (selector: string) =>
   page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
-/** What is to be done now, without the times that run. */
-const saidNow = async () =>
-  (await innerText('section[aria-label=Now]')).replace(/\d+:\d\d|\d+ (s|min)\b/g, '');
-/**
- * A slow machine takes a while to say the next thing: read too soon, time would be spent on the last one
- * twice.
- */
-async function changed(before: string): Promise<void> {
-  for (let tries = 0; tries < 20; tries += 1) {
-    await new Promise((resolve) => setTimeout(resolve, 120));
-    if ((await saidNow()) !== before) break;
-  }
-}
-const breathe = () => new Promise((resolve) => setTimeout(resolve, 930));
 const countOf = (units: readonly WorkUnit[], letter: string, kind: string) =>
   units.filter((unit) => unit.letter === letter && unit.kind === kind).length;
 
@@ -181,10 +144,10 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
     units.find(({ id }) => id === byHand)!.letter,
   ]).toEqual([12, 6, 'B']);
 
-  const visit = await newVisit(page, 'Two Formulas');
-  await put(visit, 'consult', consult);
-  await put(visit, 'plan', plan);
-  await put(visit, 'mix', MIX);
+  const visit = await newVisit(page, 'Two Formulas', null);
+  await put(page, visit, 'consult', consult);
+  await put(page, visit, 'plan', plan);
+  await put(page, visit, 'mix', MIX);
 
   const panelWords = (panel: string, name: string) => {
     const own = (letter: string, kind: string) =>
@@ -238,49 +201,31 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   await begin(page);
   await page.goto(`${address()}/chair?visit=${visit}`);
   await live(page);
-  const { script } = await page.evaluate(
-    async (id) =>
-      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{
-        script: ServiceScript;
-      }>,
-    visit,
-  );
+  const { script } = await served(page, visit);
   let turns = 0;
   let placed = 0;
   const bowls = new Set<string>(Object.keys(script.mixes).filter((name) => script.units[0].letter === name));
   const byName = new Map(script.units.map((unit) => [unitName(unit), unit]));
-  const tap = async (minutes: number) => {
-    await advance(minutes);
-    await breathe();
-    const before = await saidNow();
-    await page.keyboard.press('Space');
-    await changed(before);
-  };
   const begunAt = Date.now();
-  for (let guard = 0; guard < 220; guard += 1) {
-    for (const button of await page.$$('[aria-label=Alarms] button'))
-      if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
-        await button.evaluate((own) => (own as HTMLElement).click());
-        break;
-      }
-    const { words, mix: said } = await page.$eval('section[aria-label=Now]', (own) => ({
-      words: (own as HTMLElement).innerText.replace(/\s+/g, ' '),
-      mix: (own.querySelector('[aria-label=Mix]') as HTMLElement | null)?.innerText ?? null,
-    }));
-    if (words.includes('Recorded')) break;
+  await toTheEnd(page, async (words) => {
+    const said = await page.$eval(
+      'section[aria-label=Now]',
+      (own) => (own.querySelector('[aria-label=Mix]') as HTMLElement | null)?.innerText ?? null,
+    );
     const fresh = /Fresh bowl ([A-Z])/.exec(words);
-    const wiped = /All (\d+) are wiped/.exec(words);
     if (/Open and wipe, oldest first/.test(words)) {
-      if (wiped && Number(wiped[1]) > 2) {
-        await advance(1 + 0.5 * Number(wiped[1]));
-        const before = await saidNow();
-        // As it stands by then: a foil more may have become due meanwhile.
-        const [all] = /All \d+ are wiped/.exec(before) ?? [];
-        if (all === undefined) continue;
-        await press(page, all);
-        await changed(before);
-      } else await tap(0.5);
-    } else if (said !== null) {
+      const wiped = /All (\d+) are wiped/.exec(words);
+      if (!wiped || Number(wiped[1]) <= 2) {
+        await tap(page, 0.5);
+        return true;
+      }
+      await pass(page, 1 + 0.5 * Number(wiped[1]));
+      // As it stands by then: a foil more may have become due meanwhile.
+      const [all] = /All \d+ are wiped/.exec(await saidNow(page)) ?? [];
+      if (all !== undefined) await press(page, all);
+      return true;
+    }
+    if (said !== null) {
       const found = [...byName].find(([name]) => words.includes(` ${name} `))?.[1];
       if (!found) throw new Error(`no unit is called “${words}”`);
       // The letter stands large, its mix in words beside it; a turn is said as such.
@@ -291,22 +236,13 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
         expect([turn[1], turn[2]]).toEqual([found.letter, found.letter === 'A' ? 'B' : 'A']);
       }
       placed += 1;
-      await tap(found.seconds / 60 + (placed === 12 ? 2 : 0));
-    } else if (fresh) {
-      bowls.add(fresh[1]);
-      await tap(3);
-    } else if (/Nothing to foil until then/.test(words)) await advance(1);
-    else if (/The last panel runs clear/.test(words)) await tap(9);
-    else if (/: done$/.test(words)) await tap(10);
-    else await tap(0);
-  }
-  const { events } = await page.evaluate(
-    async (id) =>
-      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{
-        events: ServiceEvent[];
-      }>,
-    visit,
-  );
+      await tap(page, found.seconds / 60 + (placed === 12 ? 2 : 0));
+      return true;
+    }
+    if (fresh) bowls.add(fresh[1]);
+    return false;
+  });
+  const { events } = await served(page, visit);
   const tappedMinutes = (Date.now() - begunAt) / 60_000;
   const called = events.flatMap(({ body }) => (body.kind === 'closed' ? [body.foil] : []));
   const letterOf = new Map(units.map(({ id, letter }) => [id, letter]));

@@ -1,4 +1,4 @@
-import { address, openBrowser, signIn, type Session } from './harness';
+import { openBrowser, signIn, type Session } from './harness';
 import { later } from './later';
 
 /**
@@ -56,7 +56,7 @@ const AT_ONCE = 6;
 /** Steps of a visit that say something of the day. */
 const BY_THE_DAY = ['consult', 'record'] as const;
 
-test.each([0, 40, 200])(
+test.each([0, 200])(
   'every client and every visit answer %d days on, on the day itself all steps of every third',
   async (days) => {
     later(days * DAY_MS);
@@ -91,21 +91,3 @@ test.each([0, 40, 200])(
   },
   240_000,
 );
-
-test('and in the browser they say no error', async () => {
-  const { page, complaints } = session;
-  await signIn(page);
-  const { clients, visits } = await everything();
-  const failed: string[] = [];
-  for (const path of [
-    ...clients.slice(0, 4).map((id) => `/clients/${id}`),
-    ...visits.slice(0, 2).flatMap((id) => STEPS.map((step) => `/visits/${id}/${step}`)),
-  ]) {
-    await page.goto(`${address()}${path}`, { waitUntil: 'load' });
-    if (path.startsWith('/visits'))
-      await page.waitForSelector('[data-live=true]').catch(() => failed.push(`${path}: it never answers`));
-    if (await page.evaluate(() => document.body.innerText.includes('This did not work'))) failed.push(path);
-  }
-  expect(failed).toEqual([]);
-  expect(complaints).toEqual([]);
-}, 240_000);

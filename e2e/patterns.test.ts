@@ -230,8 +230,7 @@ test('sheet, chair and record show them', async () => {
 
 test('the library is searched by a word and by what is wanted, and says what each costs', async () => {
   const { page } = session;
-  const other = await newVisit(page, 'Looks for a Pattern');
-  await openStep(page, other, 'pattern');
+  await newVisit(page, 'Looks for a Pattern', 'pattern');
   expect(await foilCount(page)).toBeGreaterThan(0);
   await press(page, 'Library …');
   const names = () => page.$$eval('[role=dialog] li h3', (all) => all.map((own) => own.textContent));

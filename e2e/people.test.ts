@@ -68,8 +68,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   expect(await axeFindings(other.page)).toEqual([]);
 
   // The owner's station is locked in the middle of a visit; Linnea goes on there.
-  await newVisit(page, 'Locked In Between');
-  const visit = new URL(page.url()).pathname.split('/')[2];
+  const visit = await newVisit(page, 'Locked In Between', null);
   await page.goto(`${address()}/locked?to=${encodeURIComponent(`/visits/${visit}/pattern`)}`);
   await (await page.waitForSelector('button::-p-text(Linnea Garrick)'))!.click();
   expect(await axeFindings(page)).toEqual([]);
@@ -99,8 +98,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
 
 test('a locked station shows nothing and answers nothing until it is unlocked', async () => {
   const { page } = owner;
-  await newVisit(page, 'Behind The Lock');
-  const visit = new URL(page.url()).pathname.split('/')[2];
+  const visit = await newVisit(page, 'Behind The Lock', null);
   await page.goto(`${address()}/clients`);
   await menu(page, 'Ottilie Marsh, owner', 'Lock or switch person');
   await at(page, /locked$/);
@@ -200,7 +198,7 @@ describe('clients', () => {
 
   test('is changed, archived, restored, merged, exported and erased', async () => {
     const { page } = owner;
-    for (const name of ['Doubled Record', 'Double Record']) await newVisit(page, name);
+    for (const name of ['Doubled Record', 'Double Record']) await newVisit(page, name, null);
     await page.goto(`${address()}/clients?find=${encodeURIComponent('doubled record')}`);
     await press(page, 'Doubled Record');
     await at(page, /\/clients\/[0-9a-f-]+$/);

@@ -1,5 +1,5 @@
 import type { Page } from 'puppeteer-core';
-import { serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
+import { serviceState } from '@/core/chair';
 import { EMPTY_CONSULT, EMPTY_MIX, startPlan, USUAL_HOUSE } from '@/core/formats';
 import { lightenerWith, tonerFor } from '@/core/mix/testing';
 import type { Plan } from '@/core/pattern';
@@ -8,7 +8,8 @@ import { usualCorrection } from '@/core/mix';
 import type { VisitMix } from '@/core/visit';
 import { readProducts } from '@/data/products';
 import { signedIn } from '@/data/testing/actor';
-import { advance, later, withClock } from './later';
+import { put, served, tap, toTheEnd } from './at-the-chair';
+import { later, withClock } from './later';
 import {
   address,
   answers,
@@ -83,43 +84,8 @@ const MIX: VisitMix = {
   corrections: [{ ...usualCorrection('cap', soapCap, 8), grams: 50 }],
 };
 
-async function put(visit: string, part: string, document: unknown): Promise<void> {
-  const answer = await page.evaluate(
-    async (id, own, text) => {
-      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<
-        string,
-        { revision: number }
-      >;
-      const sent = await fetch(`/api/visits/${id}/${own}`, {
-        method: 'PUT',
-        body: JSON.stringify({
-          baseRevision: before[own].revision,
-          editId: crypto.randomUUID(),
-          document: JSON.parse(text),
-        }),
-      });
-      return { status: sent.status, text: await sent.text() };
-    },
-    visit,
-    part,
-    JSON.stringify(document),
-  );
-  if (answer.status !== 200) throw new Error(`${part}: ${answer.status} ${answer.text}`);
-}
-
 const textOf = (selector: string) =>
   page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
-const service = (visit: string) =>
-  page.evaluate(
-    async (id) =>
-      (await fetch(`/api/services/${id}`, { cache: 'no-store' })).json() as Promise<{
-        script: ServiceScript;
-        events: ServiceEvent[];
-      }>,
-    visit,
-  );
-const breathe = () => new Promise((resolve) => setTimeout(resolve, 930));
-
 /** What the house has of everything, as it is now. */
 async function stock(): Promise<Map<string, number>> {
   const { document } = await readProducts(await signedIn('ottilie@fernhollow.example'));
@@ -128,7 +94,7 @@ async function stock(): Promise<Map<string, number>> {
 
 test('two lighteners, a high-lift that takes its time, foils painted twice, a soap cap, toner left and right: planned, priced, done, and gone from the shelf', async () => {
   const plan = pattern();
-  const visit = await newVisit(page, 'Twice Painted');
+  const visit = await newVisit(page, 'Twice Painted', null);
   const health = {
     ...EMPTY_CONSULT.health,
     allergy: 'none' as const,
@@ -136,7 +102,7 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
     scalp: 'sound' as const,
     strandFeel: 'sound' as const,
   };
-  await put(visit, 'consult', {
+  await put(page, visit, 'consult', {
     ...EMPTY_CONSULT,
     naturalLevel: 2,
     goalLevel: 8,
@@ -144,8 +110,8 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
     hair: plan.hair,
     health,
   });
-  await put(visit, 'plan', plan);
-  await put(visit, 'mix', MIX);
+  await put(page, visit, 'plan', plan);
+  await put(page, visit, 'mix', MIX);
 
   // Mix: both lighteners in one bowl, the second application in its own, and the high-lift.
   await openStep(page, visit, 'mix');
@@ -197,38 +163,22 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
   await begin(page);
   await page.goto(`${address()}/chair?visit=${visit}`);
   await live(page);
-  const { script } = await service(visit);
+  const { script } = await served(page, visit);
   const secondOf = new Set(script.units.filter(({ again }) => again !== null).map(({ id }) => id));
   expect(secondOf.size).toBe(4);
-  const tap = async (minutes: number) => {
-    await advance(minutes);
-    await breathe();
-    await page.keyboard.press('Space');
-    await new Promise((resolve) => setTimeout(resolve, 120));
-  };
   let painted = 0;
-  for (let guard = 0; guard < 160; guard += 1) {
-    for (const button of await page.$$('[aria-label=Alarms] button'))
-      if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
-        await button.evaluate((own) => (own as HTMLElement).click());
-        break;
-      }
-    const words = await textOf('section[aria-label=Now]');
-    if (words.includes('Recorded')) break;
+  await toTheEnd(page, async (words) => {
     if (/wipe and paint again, with bowl A second/.test(words)) {
       expect(words).toMatch(/Moth blue powder \+ 1 Moth slow cream, 10 vol/);
       painted += 1;
-      await tap(1);
-    } else if (/Nothing to foil until then/.test(words)) await advance(1);
-    else if (/Fresh bowl/.test(words)) await tap(3);
-    else if (/Foil \d+ placed/.test(words)) await tap(1);
-    else if (/opened and wiped/.test(words)) await tap(0.5);
-    else if (/The last panel runs clear/.test(words)) await tap(9);
-    else if (/: done$/.test(words)) await tap(10);
-    else await tap(0);
-  }
+      await tap(page, 1);
+    } else if (/Foil \d+ placed/.test(words)) await tap(page, 1);
+    else if (/opened and wiped/.test(words)) await tap(page, 0.5);
+    else return false;
+    return true;
+  });
   expect(painted).toBeGreaterThan(0);
-  const { events } = await service(visit);
+  const { events } = await served(page, visit);
   expect(new Set(events.flatMap(({ body }) => (body.kind === 'reapplied' ? body.foils : [])))).toEqual(
     secondOf,
   );

@@ -96,8 +96,7 @@ async function measured(mm: number, except: Record<string, number> = {}): Promis
 
 test('three visits months apart, different zones treated: regrowth, rate, retouch plan and next date as worked by hand', async () => {
   // The first: everything.
-  const first = await newVisit(page, 'Threefold Sedge');
-  await openStep(page, first, 'record');
+  const first = await newVisit(page, 'Threefold Sedge', 'record');
   await begin(page);
   await press(page, 'Record the visit');
   await recordedAs(first);

@@ -98,8 +98,7 @@ const moveTo = async (time: string) => {
 };
 
 test('texted only with her consent, once, again when it is moved, and through an outbox that fails', async () => {
-  await newVisit(page, NAME);
-  const visitId = new URL(page.url()).pathname.split('/')[2];
+  const visitId = await newVisit(page, NAME, null);
   await page.goto(`${address()}/day?on=${tomorrow}`);
   await answers(page, 'section[aria-label="The day"] button');
   await press(page, 'Book');

@@ -89,8 +89,7 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
 }, 90_000);
 
 test('a pattern goes to another salon as one file, and comes in from one', async () => {
-  const visit = await newVisit(page, 'Given Sedge');
-  await openStep(page, visit, 'pattern');
+  await newVisit(page, 'Given Sedge', 'pattern');
   await press(page, 'Library …');
   await press(page, 'Of this house');
   const name = `Given ${Date.now() % 100_000}`;
@@ -123,7 +122,7 @@ test('a pattern goes to another salon as one file, and comes in from one', async
 }, 60_000);
 
 test('the foils of a pattern and everything of the salon go out as files; only who may has them', async () => {
-  const visit = await newVisit(page, 'Listed Sedge');
+  const visit = await newVisit(page, 'Listed Sedge', null);
   const foils = await fetched(`/visits/${visit}/sheet/foils.csv`);
   expect(foils.text.trim().split('\r\n')).toHaveLength(101);
   // Documents fit their schemas; the pattern is one that the command line reads.

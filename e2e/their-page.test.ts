@@ -104,7 +104,7 @@ const OPEN =
   /^\/(sign-in|chair$|join\/|reset\/|offline|healthz|readyz|metrics|p\/|api\/p\/)|^\/api\/v1\/openapi\.json/;
 
 test('a client answers on their phone, the colourist takes it over, and nothing else is reachable from there', async () => {
-  const visit = await newVisit(salon.page, 'Sorrel Whin');
+  const visit = await newVisit(salon.page, 'Sorrel Whin', null);
   const { client } = (await readVisit(await actor(), visit))!;
   await salon.page.goto(`${address()}/clients/${client.id}`);
   await press(salon.page, 'Open a page for them');
@@ -261,7 +261,7 @@ test('a client answers on their phone, the colourist takes it over, and nothing 
 }, 180_000);
 
 test('answers that come while the visit is open are there by themselves, and can be left', async () => {
-  const visit = await newVisit(salon.page, 'Tansy Rook');
+  const visit = await newVisit(salon.page, 'Tansy Rook', null);
   const { client } = (await readVisit(await actor(), visit))!;
   await salon.page.goto(`${address()}/clients/${client.id}`);
   await press(salon.page, 'Open a page for them');

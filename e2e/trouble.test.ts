@@ -138,7 +138,7 @@ describe('bad input', () => {
 describe('two people on one visit', () => {
   test('a stale edit is kept as a draft with its differences, and can be taken over', async () => {
     await signIn(second.page, 'bram@fernhollow.example');
-    const visit = await newVisit(first.page, 'Two At Once');
+    const visit = await newVisit(first.page, 'Two At Once', null);
     for (const { page } of [first, second]) await openStep(page, visit, 'pattern');
     await apart(second, async () => {
       await drop(first, 2);
@@ -173,7 +173,7 @@ describe('two people on one visit', () => {
 });
 
 test('two people on one hair map: the later one is kept as a draft with its zones, and nothing is overwritten', async () => {
-  const visit = await newVisit(first.page, 'Map For Two');
+  const visit = await newVisit(first.page, 'Map For Two', null);
   for (const { page } of [first, second]) {
     await openStep(page, visit, 'consult');
     await chapter(page, 'map');
@@ -202,7 +202,7 @@ test('two people on one hair map: the later one is kept as a draft with its zone
 }, 60_000);
 
 test('a change that both made is taken over panel by panel', async () => {
-  const visit = await newVisit(first.page, 'Panel By Panel');
+  const visit = await newVisit(first.page, 'Panel By Panel', null);
   for (const { page } of [first, second]) await openStep(page, visit, 'pattern');
   await apart(second, async () => {
     await press(first.page, 'Foil the panel Side, right');
@@ -232,8 +232,7 @@ test('a change that both made is taken over panel by panel', async () => {
 describe('a lost connection', () => {
   test('work goes on, survives a closed window, and is saved once when the network is back', async () => {
     const { page } = first;
-    const visit = await newVisit(page, 'Bad Cellar');
-    await openStep(page, visit, 'pattern');
+    const visit = await newVisit(page, 'Bad Cellar', 'pattern');
     await page.setOfflineMode(true);
     await drop(first, 4);
     await page.waitForFunction(() =>

@@ -1,12 +1,14 @@
 import { execFileSync } from 'node:child_process';
 import path from 'node:path';
 import type { Page } from 'puppeteer-core';
+import { CHAPTERS } from '@/core/consult';
 import { readHouse, saveHouse } from '@/data/house';
 import { signedIn } from '@/data/testing/actor';
 import type { House } from '@/core/visit';
 import {
   address,
   begin,
+  chapter,
   live,
   newVisit,
   openBrowser,
@@ -118,18 +120,18 @@ const misfits = (text: string) =>
       .matchAll(/.{0,20}\d\s?(mm|cm|vol|g|°C)(?![\w²/])/g),
   ].map(([own]) => own);
 
-/** What each screen still says in metric units. */
+/** What each screen still says in metric units; on a phone, of those that are laid out another way there. */
 async function screens(narrow: boolean): Promise<Record<string, string[]>> {
-  const visit = await newVisit(page, 'Other Measures');
+  const visit = await newVisit(page, 'Other Measures', null);
   const found: Record<string, string[]> = {};
   const look = async (name: string) => {
     const own = await offenders();
     if (own.length > 0) found[name] = own;
   };
-  for (const chapter of ['wish', 'head', 'hair', 'upkeep', 'safety', 'map', 'history']) {
-    await page.goto(`${address()}/visits/${visit}/consult#${chapter}`);
-    await live(page);
-    await look(`consult ${chapter}`);
+  await openStep(page, visit, 'consult');
+  for (const key of CHAPTERS) {
+    await chapter(page, key);
+    await look(`consult ${key}`);
   }
   await openStep(page, visit, 'pattern');
   await look('pattern');
@@ -146,6 +148,11 @@ async function screens(narrow: boolean): Promise<Record<string, string[]>> {
       await dialogClosed(page);
     }
     await press(page, 'Panels');
+    for (const step of ['wear', 'mix', 'clock', 'record'] as const) {
+      await openStep(page, visit, step);
+      await look(step);
+    }
+    return found;
   }
   await press(page, 'Library …');
   await see(page, 'Suggested for this visit');

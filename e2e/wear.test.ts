@@ -19,7 +19,7 @@ let visit: string;
 beforeAll(async () => {
   session = await openBrowser(1280, 800, { solids: true });
   await signIn(session.page);
-  visit = await newVisit(session.page, 'Worn Head');
+  visit = await newVisit(session.page, 'Worn Head', null);
 });
 afterAll(() => session.close());
 

@@ -38,8 +38,7 @@ const pressFirst = async (words: string) => {
 
 test('a pattern from the library is laid on this head, and undone by name', async () => {
   const { page } = session;
-  await newVisit(page, 'Library Head');
-  await press(page, 'Pattern');
+  await newVisit(page, 'Library Head', 'pattern');
   await page.waitForSelector('#total-foils');
   const before = await foilCount(page);
   await press(page, 'Library …');
@@ -62,8 +61,7 @@ test('a pattern from the library is laid on this head, and undone by name', asyn
 
 test('panels are added, copied, mirrored, moved by keyboard and removed', async () => {
   const { page } = session;
-  await newVisit(page, 'Panel Head');
-  await press(page, 'Pattern');
+  await newVisit(page, 'Panel Head', 'pattern');
   await choose('More for Side, right', 'Remove');
   expect((await panels()).map(([id]) => id)).toEqual(['back', 'side-left']);
   await choose('More for Side, left', 'Mirror to the other side');
@@ -93,8 +91,7 @@ test('panels are added, copied, mirrored, moved by keyboard and removed', async 
 
 test('a finding says what and why, and its mend is one press', async () => {
   const { page, complaints } = session;
-  await newVisit(page, 'Back Only');
-  await press(page, 'Pattern');
+  await newVisit(page, 'Back Only', 'pattern');
   for (const panel of ['Side, left', 'Side, right']) await press(page, `Foil the panel ${panel}`);
   await page.waitForFunction(() => /things? to look at/.test(document.body.innerText));
   const toggle = (await page.waitForSelector('button[aria-expanded="false"]::-p-text(to look at)'))!;
@@ -112,8 +109,7 @@ test('a finding says what and why, and its mend is one press', async () => {
 
 test('one foil is changed by hand, and is as the recipe has it again', async () => {
   const { page } = session;
-  await newVisit(page, 'By Hand');
-  await press(page, 'Pattern');
+  await newVisit(page, 'By Hand', 'pattern');
   await page.waitForSelector('#total-foils');
   const before = await foilCount(page);
   const cell = (await page.$$('footer svg g[data-unit]'))[10];
@@ -178,8 +174,7 @@ test('the dim theme and the left hand are kept on this device, and ? shows the s
 
 test('the plan is fitted to a number of foils: shown first, then taken, then undone', async () => {
   const { page } = session;
-  await newVisit(page, 'Fitted Head');
-  await press(page, 'Pattern');
+  await newVisit(page, 'Fitted Head', 'pattern');
   await page.waitForSelector('#total-foils');
   const before = await foilCount(page);
   await press(page, 'Fit to …');
