@@ -64,7 +64,13 @@ test('a sound client with a clear test begins at once, and only then can the vis
   expect(await beginVisit(stranger, visitId)).toMatchObject({ ok: false, reason: 'missing' });
   expect(await beginVisit(owner, visitId)).toEqual({ ok: true });
   expect(await record()).toEqual({ ok: true, revision: 1 });
-  expect((await readVisit(owner, visitId))!.begunAt).not.toBeNull();
+  // Begun once: a second press, or a colleague’s, changes nothing of it.
+  const { begunAt } = (await readVisit(owner, visitId))!;
+  expect(begunAt).not.toBeNull();
+  expect(await beginVisit(await signedIn('bram@fernhollow.example'), visitId)).toEqual({ ok: true });
+  expect((await readVisit(owner, visitId))!.begunAt).toEqual(begunAt);
+  const begun = (await readTrail(owner, { clientId })).filter(({ act }) => act === 'visit-begun');
+  expect(begun.map(({ personName }) => personName)).toEqual(['Ottilie Marsh']);
 });
 
 test('a missing alert test asks for a reason, which is kept with what was seen', async () => {

@@ -47,7 +47,7 @@ const WAYS: readonly Way[] = [
   { kind: 'swept', partMm: 20 },
 ];
 
-const rooted = hairRoots(emptyPlan('Empty').head, 15_000);
+const rooted = hairRoots(emptyPlan('Empty').head, 6_000);
 const { head, roots } = rooted;
 
 /** A zigzag turns about its line, a bun is coiled one way, and hair that is swept goes to one side. */

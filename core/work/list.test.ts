@@ -94,6 +94,10 @@ test('what is painted in the open air and between foils is in the bowls too', ()
     (kind) => found.units.filter((unit) => unit.kind === kind).length,
   );
   expect(kinds).toEqual([sheet.painted.length, sheet.foils.length, tips, sheet.dropouts.length - tips]);
+  expect(Math.min(...kinds)).toBeGreaterThan(0);
+  if (!found.bowls.ok) throw new Error(found.bowls.problem);
+  const poured = new Set(found.bowls.bowls.flatMap((bowl) => bowl.units));
+  expect([...poured].sort((a, b) => a - b)).toEqual(found.units.map((_, i) => i));
   // Nobody chose a lowlight: the first free letter takes the usual one, and is weighed apart.
   expect([found.lowlight, found.amounts.map(({ letter }) => letter)]).toEqual(['B', ['A', 'B']]);
   expect(found.lift.map(({ letter }) => letter)).not.toContain('B');
