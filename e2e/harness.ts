@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync } from 'node:fs';
+import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import axe from 'axe-core';
@@ -20,9 +20,12 @@ import { signedIn } from '@/data/testing/actor';
 import { createVisit } from '@/data/visits';
 import { today } from '@/core/units';
 
-const CHROMIUM = process.env.LATTICE_CHROMIUM ?? '/usr/bin/chromium';
+const CHROMIUM =
+  process.env.LATTICE_CHROMIUM ??
+  ['/usr/bin/chromium-headless-shell', '/usr/bin/chromium'].find((file) => existsSync(file))!;
 const FLAGS = [
   '--headless',
+  // Pages live for seconds here: what the last compiler and the collector take for them never comes back.
   '--js-flags=--no-turbofan --min-semi-space-size=32',
   '--no-sandbox',
   '--no-first-run',
