@@ -1,6 +1,6 @@
 import { EMPTY_CONSULT } from '../formats';
 import { paint } from '../hair-map';
-import { ageOn, cautionsOf, factsIn, openCautions, type CautionFacts } from '.';
+import { ageOn, cautionsFor, cautionsOf, factsIn, openCautions, type CautionFacts, type OnRecord } from '.';
 import type { Health } from '../visit';
 
 const LIMITS = { alertHours: 48, alertDays: 180, age: 16 };
@@ -118,4 +118,94 @@ test('fragile and broken zones are read from the hair map', () => {
     factsIn({ ...seen, history: [{ what: 'plant', where: 'home', on: '2026-01-01', note: '' }] })
       .dyeInHistory,
   ).toBe(true);
+});
+
+describe('in words', () => {
+  const seen = (part: Partial<CautionFacts>) => cautionsOf(facts(part), LIMITS).map((own) => own.seen);
+  const alert = (onDay: string, result: 'clear' | null) => ({ kind: 'alert', onDay, result }) as const;
+  const strand = (onDay: string, result: 'passed' | 'failed' | null) =>
+    ({ kind: 'strand', onDay, result }) as const;
+
+  test('an alert test: none, unread, fresh, old; the newest that was clear counts', () => {
+    expect(seen({ tests: [] })).toEqual(['No alert test on record.']);
+    expect(seen({ tests: [alert('2026-11-20', null)] })).toEqual(['The alert test is not read yet.']);
+    expect(seen({ tests: [alert('2026-11-24', 'clear')] })).toEqual([
+      'The alert test was put on less than 48 h ago.',
+    ]);
+    expect(seen({ tests: [alert('2026-01-25', 'clear')] })).toEqual(['The alert test is 304 days old.']);
+    expect(seen({ tests: [alert('2026-01-25', 'clear'), alert('2026-11-01', 'clear')] })).toEqual([]);
+    expect(seen({ tests: [alert('2026-11-20', null), alert('2026-11-01', 'clear')] })).toEqual([]);
+    // A strand test is no alert test.
+    expect(seen({ tests: [strand('2026-11-01', 'passed')] })).toEqual(['No alert test on record.']);
+  });
+
+  test('a dye: no test, one not read, one after the visit, the newest that was read', () => {
+    const dyed = (...tests: CautionFacts['tests']) => seen({ dyeInHistory: true, tests: [CLEAR, ...tests] });
+    expect(dyed()).toEqual(['Metal-salt, plant or unknown dye, and no strand test.']);
+    expect(dyed(strand('2026-11-20', null))).toEqual([
+      'Metal-salt, plant or unknown dye, and its strand test is not read yet.',
+    ]);
+    expect(dyed(strand('2026-11-26', 'passed'))).toEqual([
+      'Metal-salt, plant or unknown dye, and no strand test.',
+    ]);
+    expect(dyed(strand('2026-11-10', 'passed'), strand('2026-11-20', 'failed'))).toEqual([
+      'The strand test on dyed hair failed.',
+    ]);
+    expect(dyed(strand('2026-11-10', 'failed'), strand('2026-11-20', 'passed'))).toEqual([
+      'Metal-salt or plant dye in the hair; its strand test passed.',
+    ]);
+    // What the history names counts although nobody asked today.
+    expect(seen({ dyeInHistory: true, health: { ...SOUND, dyes: null } })).toEqual(dyed());
+  });
+
+  test('a scalp, an age, what is fragile and what was noted', () => {
+    const why = (scalp: Health['scalp']) => cautionsOf(facts({ health: { ...SOUND, scalp } }), LIMITS)[0].why;
+    expect(why('irritated')).toMatch(/Come back when it is sound\./);
+    expect(why('inflamed')).toMatch(/Come back when it has healed\./);
+    expect(seen({ bornOn: '2012-03-01' })).toEqual([
+      'The client is 14, and no guardian’s consent is on record.',
+    ]);
+    expect(seen({ fragileZones: ['temple, left', 'crown'] })).toEqual([
+      'Fragile or broken hair: temple, left, crown.',
+    ]);
+    expect(seen({ health: { ...SOUND, noted: ['pregnancy', 'recent-chemical'] } })).toEqual([
+      'Noted: pregnancy, a recent chemical service.',
+    ]);
+  });
+});
+
+describe('with what is on record', () => {
+  const HOUSE = { ...LIMITS, strongVolumes: 20, scalpMm: 20, warmestCelsius: 45 };
+  const consult = { ...EMPTY_CONSULT, health: SOUND };
+  const young = { onDay: '2026-11-25', bornOn: '2012-03-01' };
+  const found = (consents: OnRecord['consents'], mixed?: Parameters<typeof cautionsFor>[4]) =>
+    cautionsFor(consult, { tests: [CLEAR], consents }, young, HOUSE, mixed).map(({ key }) => key);
+
+  test('a guardian’s consent counts while it stands, and no other consent does', () => {
+    expect(found([])).toEqual(['age']);
+    expect(found([{ kind: 'guardian', withdrawnAt: null }])).toEqual([]);
+    expect(found([{ kind: 'guardian', withdrawnAt: '2026-11-02T09:00:00Z' }])).toEqual(['age']);
+    expect(found([{ kind: 'photo', withdrawnAt: null }])).toEqual(['age']);
+  });
+
+  test('stops of what is mixed come before reasons of the client', () =>
+    expect(
+      found([], {
+        units: [],
+        formulas: {},
+        onScalp: [{ what: 'toner', volumes: 30 }],
+        fragileZones: [],
+        overlapping: 0,
+        tooLong: [],
+        rootWarning: null,
+        oldestBowl: 0,
+      }),
+    ).toEqual(['strong-scalp', 'age']));
+});
+
+test('plant and metal-salt dyes of the history count, other colour does not', () => {
+  const history = (what: 'plant' | 'metallic' | 'permanent') =>
+    factsIn({ ...EMPTY_CONSULT, history: [{ what, where: 'home', on: '2026-01-01', note: '' }] })
+      .dyeInHistory;
+  expect([history('plant'), history('metallic'), history('permanent')]).toEqual([true, true, false]);
 });

@@ -11,6 +11,7 @@ import {
   type PricedVisit,
   type VisitPrices,
 } from '.';
+import { withFoils } from './budget';
 
 const prices: VisitPrices = {
   way: 'flat',
@@ -249,4 +250,114 @@ test('a receipt says every line, what was agreed, the tax within, and what is ow
       '',
     ].join('\n'),
   );
+});
+
+test('what can be left out, by what it saves', () => {
+  const whole = {
+    ...visit,
+    recipes: [
+      { name: 'Bleach wash', minor: 1700 },
+      { name: 'Soap cap', minor: 1000 },
+    ],
+    addOns: ['blow', 'cut', 'gone'],
+  };
+  const at = {
+    ...prices,
+    addOns: [
+      { id: 'cut', name: 'Cut', minor: 4500 },
+      { id: 'blow', name: 'Blow-dry', minor: 900 },
+    ],
+  };
+  const said = (own: Partial<PricedVisit>, and: Partial<VisitPrices> = {}) =>
+    leftOut({ ...whole, ...own }, { ...at, ...and }).map(({ words, savesMinor }) => `${words} ${savesMinor}`);
+  const all = [
+    'Without cut 4500',
+    'Without root colour 2500',
+    'One toner less 2200',
+    'One bowl less 1800',
+    'Without bleach wash 1700',
+    'Ten foils fewer 1500',
+    'Without soap cap 1000',
+    'Without blow-dry 900',
+  ];
+  expect(said({})).toEqual(all);
+  const less = (...gone: string[]) => all.filter((line) => !gone.some((words) => line.startsWith(words)));
+  expect(said({ root: false })).toEqual(less('Without root'));
+  // What the base includes saves nothing, and what is not there cannot be left out.
+  expect([said({ toners: 1 }), said({ toners: 0 })]).toEqual([less('One toner'), less('One toner')]);
+  expect([said({ bowls: 1 }), said({ bowls: 0 })]).toEqual([less('One bowl'), less('One bowl')]);
+  expect(said({}, { mixBy: 'gram' })).toEqual(less('One bowl'));
+  // Ten foils, and no fewer, can be ten fewer.
+  const none = { toners: 0, bowls: 0, root: false, recipes: [], addOns: [] };
+  expect(said({ ...none, foils: 9 }, { includedFoils: 0 })).toEqual([]);
+  expect(said({ ...none, foils: 10 }, { includedFoils: 0 })).toEqual(['Ten foils fewer 10500']);
+  // By the hour they save their share of the time: 12.5 of 60 min.
+  expect(said(none, { way: 'hourly' })).toEqual(['Ten foils fewer 1250']);
+});
+
+test('an add-on is charged by its own price; one extra bowl is said as one; thick hair counts from its bound', () => {
+  const at = { ...prices, addOns: [...prices.addOns, { id: 'blow', name: 'Blow-dry', minor: 900 }] };
+  const { lines } = itemise({ ...visit, bowls: 2, densityPerCm2: 230, addOns: ['blow'] }, at);
+  expect(lines.filter(({ key }) => ['add-on blow', 'bowls', 'thick'].includes(key))).toEqual([
+    { key: 'thick', words: 'Thick hair, 50%', minor: 6600 },
+    { key: 'bowls', words: '1 extra bowl', minor: 1800 },
+    { key: 'add-on blow', words: 'Blow-dry', minor: 900 },
+  ]);
+});
+
+test('bowls of one go are within ten minutes of the first, in whatever order they are named', () => {
+  expect(mixingSessions([60, 0, 36, 4, 0, 36])).toBe(3);
+  expect([mixingSessions([0, 10]), mixingSessions([0, 11]), mixingSessions([0, 8, 16])]).toEqual([1, 2, 2]);
+});
+
+test('a receipt: what was agreed as estimated is no line, what came after the deposit is, tips stand below', () => {
+  const estimate = itemise({ ...visit, foils: 20, bowls: 1, toners: 1, root: false }, prices);
+  const rows = (agreedMinor: number | null, taxPercent = 20) =>
+    receiptRows({
+      estimate,
+      agreedMinor,
+      taxPercent,
+      payments: [
+        { what: 'deposit', minor: 2000 },
+        { what: 'payment', minor: 4000 },
+        { what: 'payment', minor: 1000 },
+        { what: 'tip', minor: 500 },
+      ],
+    }).map(({ words, minor }) => `${words} ${minor}`);
+  const paid = ['Deposit 2000', 'Paid 5000', 'Owed 2000', 'Tip, thank you 500'];
+  const done = 'Foil service, up to 20 foils 9000';
+  expect(rows(null)).toEqual([done, 'Total 9000', 'within it 20% tax 1500', ...paid]);
+  expect(rows(9000, 0)).toEqual([done, 'Total 9000', ...paid]);
+  expect(rows(9500, 0)).toEqual([
+    done,
+    'Agreed, more 500',
+    'Total 9500',
+    'Deposit 2000',
+    'Paid 5000',
+    'Owed 2500',
+    'Tip, thank you 500',
+  ]);
+});
+
+test('with another number of foils, time, bowls, grams and materials go with them', () => {
+  expect(withFoils(visit, 24)).toEqual({
+    ...visit,
+    foils: 24,
+    foilingMinutes: 30,
+    bowls: 2,
+    sessions: 1,
+    mixGrams: 82,
+    materialsMinor: 617,
+  });
+  const without = { ...visit, foils: 0 };
+  expect(withFoils(without, 10)).toEqual({ ...without, foils: 10 });
+});
+
+test('a budget that is met to the last unit is met', () => {
+  const least = 9000 + 2200 + 2500;
+  expect(foilsWithin(least, visit, prices)).toEqual({ ok: true, foils: 16, all: false });
+  expect(foilsWithin(least - 1, visit, prices)).toEqual({ ok: false, leastMinor: least });
+  const most = itemise(withFoils(visit, 400), prices).totalMinor;
+  expect(foilsWithin(most, visit, prices)).toEqual({ ok: true, foils: 400, all: true });
+  expect(foilsWithin(most - 1, visit, prices)).toMatchObject({ ok: true, foils: 399, all: false });
 });

@@ -1,4 +1,15 @@
-import { cssColour, linearRgb, mixedHair, naturalHair, tonedHair, undercoatHair } from './hair-colour';
+import {
+  colourDifference,
+  cssColour,
+  hairOfRgb,
+  levelOfLightness,
+  lightnessOf,
+  linearRgb,
+  mixedHair,
+  naturalHair,
+  tonedHair,
+  undercoatHair,
+} from './hair-colour';
 
 test('levels 1, 6 and 10 of the table, halves between', () => {
   expect(naturalHair(1)).toEqual({ lightness: 0.16, chroma: 0.02, hueDeg: 62 });
@@ -52,3 +63,43 @@ test('a mixture begins as one colour and ends as the other', () => {
     expect(own.hueDeg).toBeCloseTo(end.hueDeg, 9);
   }
 });
+
+test('a level is found again from its lightness; darker than 1 is 1, lighter than 10 is 10', () => {
+  for (let level = 1; level <= 10; level += 0.25)
+    expect(levelOfLightness(lightnessOf(level))).toBeCloseTo(level, 9);
+  expect([levelOfLightness(0.05), levelOfLightness(0.95)]).toEqual([1, 10]);
+});
+
+test('bright is lighter, paler and further from red; no tone takes all of the colour', () => {
+  const [neutral, bright] = [naturalHair(8), tonedHair(8, 'bright')];
+  expect([bright.lightness, bright.chroma, bright.hueDeg]).toEqual([
+    expect.closeTo(neutral.lightness + 0.03, 12),
+    expect.closeTo(neutral.chroma - 0.035, 12),
+    expect.closeTo(neutral.hueDeg + 25, 12),
+  ]);
+  expect([tonedHair(1, 'bright').chroma, tonedHair(1, 'cool').chroma]).toEqual([0.004, 0.004]);
+  expect(tonedHair(5, 'neutral')).toEqual(naturalHair(5));
+});
+
+test('difference: none from itself, hundredths of lightness, and across the wheel', () => {
+  const own = { lightness: 0.5, chroma: 0.05, hueDeg: 60 };
+  expect(colourDifference(own, own)).toBe(0);
+  expect(colourDifference(own, { ...own, lightness: 0.53 })).toBeCloseTo(3, 9);
+  expect(colourDifference(own, { ...own, hueDeg: 240 })).toBeCloseTo(10, 9);
+  expect(colourDifference(own, { ...own, hueDeg: 150 })).toBeCloseTo(5 * Math.SQRT2, 9);
+});
+
+test('light of a screen is read back as the colour that it shows', () => {
+  for (const colour of [naturalHair(3), naturalHair(8), undercoatHair(9), tonedHair(9, 'cool')]) {
+    const { lightness, chroma, hueDeg } = hairOfRgb(linearRgb(colour));
+    expect(lightness).toBeCloseTo(colour.lightness, 5);
+    expect(chroma).toBeCloseTo(colour.chroma, 5);
+    expect(hueDeg).toBeCloseTo(colour.hueDeg, 2);
+  }
+});
+
+test('no light is below none or above all', () =>
+  linearRgb({ lightness: 1.2, chroma: 0.3, hueDeg: 30 }).forEach((value) => {
+    expect(value).toBeGreaterThanOrEqual(0);
+    expect(value).toBeLessThanOrEqual(1);
+  }));

@@ -1,12 +1,17 @@
 import fc from 'fast-check';
 import {
   bandWarning,
+  fadedHair,
+  needsNoToner,
   rootColour,
   shadeOf,
   toned,
+  TONER_WASHES,
   tonerGrams,
+  tonerLeft,
   tonerOf,
   undercoatAt,
+  undercoatHair,
   undercoatsBetween,
   type Part,
 } from '.';
@@ -102,4 +107,96 @@ test('root colour is the natural level by the usual rule; one and a half levels 
   });
   expect(bandWarning(7, 5.5)).toMatch(/band/);
   expect(bandWarning(7, 5.6)).toBeNull();
+});
+
+test('undercoats end at 1 and 10, and levels between are rounded', () => {
+  expect([undercoatAt(0).level, undercoatAt(12).level, undercoatAt(6.5).level]).toEqual([1, 10, 7]);
+  expect(undercoatsBetween(5.6, 8.4).map(({ level }) => level)).toEqual([7, 8]);
+  expect(undercoatsBetween(9, 9)).toEqual([]);
+  expect([3, 5, 8].map((level) => undercoatAt(level).neutralisedBy)).toEqual([
+    'green',
+    'blue-green',
+    'violet-blue',
+  ]);
+});
+
+test('a wash takes its share: a twentieth is left after twenty, and the colour is on its way back', () => {
+  expect([tonerLeft(0), tonerLeft(TONER_WASHES), tonerLeft(10)]).toEqual([
+    1,
+    expect.closeTo(0.05, 12),
+    expect.closeTo(Math.sqrt(0.05), 12),
+  ]);
+  const result = toned(tonerOf([violet9]), on(9), 'neutral');
+  expect(fadedHair(result, 0).chroma).toBeCloseTo(result.colours.after.chroma, 12);
+  expect(fadedHair(result, 500).chroma).toBeCloseTo(result.colours.before.chroma, 9);
+});
+
+test('hair that is what is wished for needs no toner; what is told apart from it does', () => {
+  expect(needsNoToner(9, undercoatHair(9))).toEqual({ needless: true, difference: 0 });
+  const near = { ...undercoatHair(9), lightness: undercoatHair(9).lightness - 0.0199 };
+  const far = { ...near, lightness: undercoatHair(9).lightness - 0.0201 };
+  expect([needsNoToner(9, near).needless, needsNoToner(9, far).needless]).toEqual([true, false]);
+  expect(needsNoToner(6, 'cool').needless).toBe(false);
+});
+
+describe('direct dyes', () => {
+  const dye = part(1, 'pink', 9, 'pink', true);
+  test('lay 1.8 times their tone and count as covering by weight', () => {
+    expect(dye.shade.deposit).toEqual({
+      a: expect.closeTo(0.18 * Math.cos((355 * Math.PI) / 180), 12),
+      b: expect.closeTo(0.18 * Math.sin((355 * Math.PI) / 180), 12),
+    });
+    expect([
+      tonerOf([dye]).coverShare,
+      tonerOf([dye, clear]).coverShare,
+      tonerOf([violet9]).coverShare,
+    ]).toEqual([1, 0.5, 0]);
+  });
+  test('show on darker hair, and take three quarters of what is under them', () => {
+    const onDark = toned(tonerOf([dye]), on(6), 'neutral');
+    const { a, b } = dye.shade.deposit as { a: number; b: number };
+    expect(onDark.after.a).toBeCloseTo(0.25 * onDark.before.a + a, 9);
+    expect(onDark.after.b).toBeCloseTo(0.25 * onDark.before.b + b, 9);
+  });
+});
+
+test('a darker toner takes hair half of the way down, a lighter one not, and clear never', () => {
+  const lightness = (toner: ReturnType<typeof tonerOf>, share = 1) =>
+    toned(toner, on(9, share), 'neutral').colours.after.lightness;
+  const [nine, seven] = [undercoatHair(9).lightness, undercoatHair(7).lightness];
+  const dark = tonerOf([part(1, '7 natural', 7, 'natural')]);
+  expect(lightness(dark)).toBeCloseTo((nine + seven) / 2, 9);
+  expect(lightness(dark, 0.5)).toBeCloseTo(nine + (seven - nine) / 4, 9);
+  expect(lightness(tonerOf([part(1, '7 natural', 7, 'natural'), clear]))).toBeCloseTo(
+    nine + (seven - nine) / 4,
+    9,
+  );
+  expect(lightness(tonerOf([clear]))).toBeCloseTo(nine, 12);
+  // Longer than its time it does no more.
+  expect(lightness(dark, 2)).toBeCloseTo(lightness(dark, 1), 12);
+});
+
+test('how far from the wish it ends and was, as colours differ', () => {
+  const result = toned(tonerOf([violet9, part(2, 'clear', 0, 'clear')]), on(9), 'neutral');
+  expect(result.differenceBefore).toBeCloseTo(needsNoToner(9, 'neutral').difference, 12);
+  expect(result.difference).toBeLessThan(result.differenceBefore);
+});
+
+test('parts that are less than nothing, or nothing at all, are refused', () => {
+  expect(() => tonerOf([part(0, '9 violet', 9, 'violet')])).toThrow('A toner needs parts');
+  expect(() => tonerOf([part(2, '9 violet', 9, 'violet'), part(-1, '9 ash', 9, 'ash')])).toThrow(
+    'A toner needs parts',
+  );
+});
+
+test('a root lighter than natural is no band; only what is in the rule is mixed; levels end at 1 and 10', () => {
+  expect(rootColour(6, { natural: 0, ash: 2, levels: 1 })).toEqual({
+    level: 7,
+    parts: [{ tone: 'ash', level: 7, parts: 2 }],
+    warning: null,
+  });
+  expect([
+    rootColour(1.5, { natural: 1, ash: 0, levels: -3 }).level,
+    rootColour(9, { natural: 1, ash: 0, levels: 3 }).level,
+  ]).toEqual([1, 10]);
 });

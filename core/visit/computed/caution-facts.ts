@@ -1,8 +1,8 @@
 import type { CautionedFormula, MixCautionFacts } from '../../caution';
 import { isPast, type PlacedFoil } from '../../clock';
-import type { Shelf } from '../../products';
+import type { RecipePart, Shelf } from '../../products';
 import type { WorkList, WorkUnit } from '../../work';
-import type { VisitMix } from '..';
+import type { ColourPlace, VisitMix } from '..';
 
 interface Facts {
   readonly mix: VisitMix;
@@ -57,14 +57,22 @@ export function cautionFactsOf({
     rootWarning,
     onScalp: [
       ...mix.roots.map(({ volumes }) => ({ what: 'root colour', volumes })),
-      ...mix.toners
-        .filter(({ place: { lengths } }) => lengths.length === 0 || lengths.includes('roots'))
-        .map(({ volumes }) => ({ what: 'toner', volumes })),
+      ...mix.toners.filter(isAtRoots).map(({ volumes }) => ({ what: 'toner', volumes })),
+      ...mix.corrections
+        .filter(isAtRoots)
+        .map(({ name, parts }) => ({ what: name.toLowerCase(), volumes: pouredVolumes(parts) })),
     ],
     tooLong: timed.filter(({ minutes, limit }) => minutes > limit),
     oldestBowl: Math.max(0, ...work.lift.map(({ oldestBowlMinutes }) => oldestBowlMinutes)),
   };
 }
+
+const isAtRoots = ({ place: { lengths } }: { readonly place: ColourPlace }) =>
+  lengths.length === 0 || lengths.includes('roots');
+
+/** The strongest developer of a recipe as it is poured, whatever thins it; 0 without. */
+const pouredVolumes = (parts: readonly RecipePart[]) =>
+  Math.max(0, ...parts.map((part) => ('volumes' in part ? part.volumes : 0)));
 
 /** Foils that stay on past their limit, by the one that stays longest past it. */
 function tooLongIn(foils: readonly PlacedFoil[]): { what: string; minutes: number; limit: number }[] {

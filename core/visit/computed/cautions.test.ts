@@ -1,7 +1,9 @@
 import { startPlan } from '../../formats';
 import { lightenerWith, tonerFor } from '../../mix/testing';
+import { usualCorrection } from '../../mix';
 import type { Plan } from '../../pattern';
-import type { Health, VisitMix } from '..';
+import { USUAL_RANGE, type HouseRecipe } from '../../products';
+import { EVERYWHERE, type ColourPlace, type Health, type VisitMix } from '..';
 import { DEPOSIT, visitOf } from './testing';
 
 /** From the documents of a visit to what stands in the way of it. */
@@ -24,6 +26,7 @@ const cautions = (mix: Partial<VisitMix>, plan: Plan = startPlan()) =>
   }).cautions;
 const keys = (mix: Partial<VisitMix>, plan?: Plan) =>
   cautions(mix, plan).map(({ key, weight }) => `${key} ${weight}`);
+const recipe = (id: string) => USUAL_RANGE.find((own): own is HouseRecipe => own.id === id)!;
 const begun = (distanceMm: number): Plan => ({
   ...startPlan(),
   panels: startPlan().panels.map((panel) => ({
@@ -48,6 +51,23 @@ test('a toner of 20 vol may touch the scalp; on for longer than its line allows 
   expect(cautions({ toners: [tonerFor('t', 60)] })).toMatchObject([
     { key: 'over-time', seen: expect.stringMatching(/toner 60 min \(\d+\)/) },
   ]);
+});
+
+test('a correction at the roots goes by the developer that is poured for it, whatever thins it', () => {
+  const wash = (volumes: number, lengths: ColourPlace['lengths']) => ({
+    ...usualCorrection('wash', recipe('bleach-wash'), 7),
+    parts: [
+      { product: 'moth-powder', parts: 1 },
+      { volumes, parts: 1 },
+      { product: 'rill-plain', parts: 2 },
+    ],
+    place: { ...EVERYWHERE, lengths },
+  });
+  expect(cautions({ corrections: [wash(30, ['roots'])] })).toMatchObject([
+    { key: 'strong-scalp', weight: 'stop', seen: expect.stringMatching(/bleach wash \(30 vol\)/) },
+  ]);
+  expect(keys({ corrections: [wash(30, [])] })).toEqual(['strong-scalp stop']);
+  expect(keys({ corrections: [wash(20, []), wash(30, ['mids', 'ends'])] })).toEqual([]);
 });
 
 test.each<[string, Parameters<typeof lightenerWith>[0]]>([
