@@ -259,7 +259,7 @@ test('from the foils to the finish on a tablet: everything that is decided at th
       (own) => !own.includes('ERR_INTERNET_DISCONNECTED') && !own.includes('Failed to fetch'),
     ),
   ).toEqual([]);
-}, 300_000);
+});
 
 test('Mix stays open during a service for what was not used: a toner that is added there arrives at the chair; all of it by keyboard', async () => {
   const { page } = station;
@@ -310,4 +310,4 @@ test('Mix stays open during a service for what was not used: a toner that is add
     '20 vol',
     ...units.slice(1).map(() => '30 vol'),
   ]);
-}, 180_000);
+});

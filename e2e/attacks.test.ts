@@ -147,7 +147,7 @@ test('nobody’s body is read, and a signed-in one’s no further than it may be
     ).status,
   ).toBe(413);
   expect(memoryOf(pid) - before).toBeLessThan(300);
-}, 120_000);
+});
 
 test.each([
   '/visits/%00/plan',

@@ -216,7 +216,7 @@ test('from an empty head to a fitted, printed full head', async () => {
   const svg = new TextDecoder().decode(new Uint8Array(sheets.svg.bytes));
   expect(svg.match(/<path id="/g)).toHaveLength(fitted);
   expect(complaints).toEqual([]);
-}, 180_000);
+});
 
 test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle left out; each undone by name', async () => {
   const { page, complaints } = session;
@@ -298,7 +298,7 @@ test('by hand: a panel’s edge, the pitch, the angle, the hairline, a triangle 
   await page.waitForSelector('g.grip[aria-label^="Corner 1"]');
   await savedPlan(visitId, ({ panels }) => panels.find(({ id }) => id === 'back')?.place.kind === 'outline');
   expect(complaints).toEqual([]);
-}, 120_000);
+});
 
 test('the round head turns, jumps to its views and picks the same foil as the opened head', async () => {
   const { page, complaints } = session;
@@ -330,7 +330,7 @@ test('the round head turns, jumps to its views and picks the same foil as the op
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Opened head, large');
   expect(complaints).toEqual([]);
-}, 60_000);
+});
 
 test('lengths are typed in any unit; what cannot be read stays, with a sentence', async () => {
   const { page } = session;
@@ -347,7 +347,7 @@ test('lengths are typed in any unit; what cannot be read stays, with a sentence'
   await see(page, '“a finger” cannot be used for drop-out here.');
   await page.keyboard.press('Escape');
   await saved(page);
-}, 60_000);
+});
 
 test('without WebGL the opened head stands alone, and it is said', async () => {
   const plain = await openBrowser();
@@ -370,4 +370,4 @@ test('without WebGL the opened head stands alone, and it is said', async () => {
   } finally {
     await plain.close();
   }
-}, 60_000);
+});

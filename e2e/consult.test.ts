@@ -182,7 +182,7 @@ test('a whole consultation by keyboard alone', async () => {
   await live(page);
   expect(await track()).toMatchObject({ Wish: '4/4', 'How it is worn': '6/6' });
   expect(session.complaints).toEqual([]);
-}, 150_000);
+});
 
 describe('the hair map', () => {
   const said = (zone: string) =>
@@ -316,7 +316,7 @@ describe('a picture of the hair', () => {
     await (await page.waitForSelector('button::-p-text(as regrowth to paint)'))!.click();
     const taken = Number(await (await field(page, 'Regrowth to paint')).evaluate((own) => own.value));
     expect(Math.abs(taken - longer)).toBeLessThanOrEqual(0.25);
-  }, 60_000);
+  });
 
   test('a level is read beside a grey card, with its spread', async () => {
     await (await page.waitForSelector('button[aria-label^="Open the picture"]'))!.click();
@@ -437,7 +437,7 @@ test('a caution takes its reason, a stop takes none, and all of it is in the tra
   expect(trail).toMatch(/scalp/i);
   expect(trail).toMatch(/added the client/);
   expect(await axeFindings(page)).toEqual([]);
-}, 90_000);
+});
 
 test('turned to the client, notes, prices and cautions are hidden, and come back', async () => {
   const visit = await newVisit(page, 'Facing Client');

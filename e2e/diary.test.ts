@@ -303,7 +303,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await at(page, /\/consult$/);
   expect(page.url()).toBe(visit);
   expect(session.complaints.filter((own) => !own.includes('404'))).toEqual([]);
-}, 180_000);
+});
 
 test('a week is booked, one of it moved by a finger, and another calendar reads all of it', async () => {
   later(0);
@@ -371,4 +371,4 @@ test('a week is booked, one of it moved by a finger, and another calendar reads 
   const [first, moved] = [...events].sort((a, b) => a.startDate.compare(b.startDate));
   expect(moved.startDate.toJSDate().getTime() - first.startDate.toJSDate().getTime()).toBe(DAY + 3_600_000);
   await press(page, 'Withdraw');
-}, 120_000);
+});

@@ -147,7 +147,7 @@ test('at a desk no page and no part has a finding of any grade, nor runs out at 
   expect(found).toEqual([]);
   // One scale serves whoever asks first: that another has it is said on the screen.
   expect(session.complaints.filter((own) => !own.includes('/api/scale'))).toEqual([]);
-}, 300_000);
+});
 
 test('on a phone and on a tablet nothing lies off the page, the header stays, and nothing is under 44 px', async () => {
   await open(390, 844);
@@ -168,4 +168,4 @@ test('on a phone and on a tablet nothing lies off the page, the header stays, an
       found.push(...(await small()).map((own) => `${at}: ${own}`));
     }
   expect(found).toEqual([]);
-}, 300_000);
+});

@@ -108,7 +108,7 @@ test('on a phone, a new client is foiled within forty actions', async () => {
   }
   await toFirstFoil(act);
   expect(actions).toBeLessThanOrEqual(40);
-}, 180_000);
+});
 
 test('by finger a slider moves by a pull and not by a swipe, a panel opens its foils, and Back closes what is open', async () => {
   await open(SIZES[1]);
@@ -155,7 +155,7 @@ test('by finger a slider moves by a pull and not by a swipe, a panel opens its f
   await page.goBack();
   await dialogClosed(page);
   expect(new URL(page.url()).pathname).toMatch(/\/pattern$/);
-}, 120_000);
+});
 
 test('what was chosen, and the steps back, survive a reload; a changed form asks before it is left', async () => {
   await open(SIZES[0]);
@@ -195,7 +195,7 @@ test('what was chosen, and the steps back, survive a reload; a changed form asks
   await press(page, 'Clients');
   await press(page, 'Leave');
   await at(page, /\/clients$/);
-}, 120_000);
+});
 
 test('a finger that rests on a foil of the list lights it on the head, as a mouse over it does', async () => {
   await open(SIZES[1]);
@@ -215,7 +215,7 @@ test('a finger that rests on a foil of the list lights it on the head, as a mous
   await page.touchscreen.touchEnd();
   // Let go again, it was a press: that foil is chosen.
   await page.waitForFunction((own) => own.classList.contains('bg-leaf'), {}, foil);
-}, 60_000);
+});
 
 test('by keyboard alone, from a new client to the first foil', async () => {
   await open(SIZES[0]);
@@ -316,7 +316,7 @@ test('by keyboard alone, from a new client to the first foil', async () => {
     );
   }
   await toFirstFoil(act);
-}, 180_000);
+});
 
 test('what was typed is back after the page went down with it, and gone once the form was closed', async () => {
   await open(SIZES[0]);
@@ -337,4 +337,4 @@ test('what was typed is back after the page went down with it, and gone once the
   await press(page, 'Discard');
   await dialogClosed(page);
   expect(await typed()).toBe('');
-}, 120_000);
+});

@@ -73,7 +73,7 @@ export async function openBrowser(width = 1280, height = 800, { solids = false }
   });
   const page = await browser.newPage();
   await page.setViewport({ width, height });
-  page.setDefaultTimeout(45_000);
+  page.setDefaultTimeout(120_000);
   lookNowAndThen(page);
   const complaints: string[] = [];
   page.on('pageerror', (error) => complaints.push(String(error)));
@@ -179,7 +179,7 @@ export async function keptOnDevice(page: Page, paths: readonly string[]): Promis
       ).flat();
       return wanted.every((path) => kept.includes(path));
     },
-    { timeout: 60_000 },
+    {},
     paths,
   );
 }
@@ -322,7 +322,7 @@ export async function waitForNamed(
   page: Page,
   name: string,
   role?: string,
-  timeoutMs = 45_000,
+  timeoutMs = 120_000,
 ): Promise<ElementHandle<HTMLElement>> {
   const until = Date.now() + timeoutMs;
   for (let pauseMs = LOOK_MS; ; pauseMs = Math.min(pauseMs * 1.5, 500)) {

@@ -63,7 +63,7 @@ test('what the owner sets holds for every visit: units, a rule switched off, the
   await press(page, 'Save for the house');
   await see(page, 'Saved for the whole salon.');
   expect(complaints).toEqual([]);
-}, 90_000);
+});
 
 test('only the owner changes the house', async () => {
   const other = await openBrowser();
@@ -157,7 +157,7 @@ test('a pattern is kept under a name, shared, versioned, taken for one panel, an
   await press(page, 'Close');
   await saved(page);
   expect(complaints).toEqual([]);
-}, 120_000);
+});
 
 test('suggestions give their reasons, and are only taken when they are taken', async () => {
   const { page } = session;
@@ -194,7 +194,7 @@ test('suggestions give their reasons, and are only taken when they are taken', a
   expect(await foilCount(page)).toBe(shown);
   await press(page, 'Consult');
   await at(page, /consult$/);
-}, 90_000);
+});
 
 test('a token is made, shown once, used, and withdrawn', async () => {
   const { page, complaints } = session;

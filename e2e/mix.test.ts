@@ -194,7 +194,7 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await press(page, 'Fit to a budget');
   await fill(page, 'At most this amount', String(budget));
   await press(page, 'Show how');
-  await (await waitForNamed(page, 'Apply', undefined, 60_000)).click();
+  await (await waitForNamed(page, 'Apply')).click();
   await page.waitForFunction(
     (most) => Number(document.querySelector('#price-total')!.textContent!.replace(/[^\d.]/g, '')) <= most,
     {},

@@ -292,4 +292,4 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   expect(mixes).toContain(`${countOf(units, 'A', 'foil')} foils, 12 tip-outs`);
   expect(mixes).toContain(`${countOf(units, 'B', 'foil')} foils, 6 lowlit drop-outs`);
   expect(session.complaints).toEqual([]);
-}, 300_000);
+});

@@ -31,7 +31,7 @@ beforeAll(async () => {
       navigator.onLine ? real(...how) : Promise.reject(new TypeError('Failed to fetch'));
   });
   await signIn(session.page);
-}, 120_000);
+});
 afterAll(() => session.close());
 afterEach(() => offline(session, false));
 
@@ -84,7 +84,7 @@ test('a whole visit is planned without a network, with a reload at each step, an
   const visit = await newVisit(page, 'Planned In The Cellar', 'consult');
   await keptOnDevice(page, [`/visits/${visit}`, '/day', '/clients']);
   // All of the next days are kept once this is said.
-  await page.waitForFunction(() => localStorage.getItem('lattice/near/at') !== null, { timeout: 60_000 });
+  await page.waitForFunction(() => localStorage.getItem('lattice/near/at') !== null);
   const before = await read(visit);
   await offline(session, true);
   for (const { name, does } of ACTIONS) {
@@ -129,7 +129,7 @@ test('a whole visit is planned without a network, with a reload at each step, an
   await saved(page);
   await planned(visit);
   expect(await foilCount(page)).toBe(foils);
-}, 180_000);
+});
 
 test.each([0, 1])(
   'with the network cut between any two actions the same visit comes of it (%i)',
@@ -145,5 +145,4 @@ test.each([0, 1])(
     await saved(page);
     await planned(visit);
   },
-  120_000,
 );

@@ -242,6 +242,6 @@ test('the library is searched by a word and by what is wanted, and says what eac
   expect(await names()).toEqual(['Silver turn']);
   await page.waitForFunction(
     () => /€\d+[^]*estimated/.test((document.querySelector('[role=dialog] li') as HTMLElement).innerText),
-    { timeout: 30_000 },
+    {},
   );
 });

@@ -94,7 +94,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await page.waitForSelector('article[aria-label="Linnea Garrick"] p::-p-text(No longer works here)');
   await other.page.goto(`${address()}/clients`);
   await at(other.page, /sign-in$/);
-}, 120_000);
+});
 
 test('a locked station shows nothing and answers nothing until it is unlocked', async () => {
   const { page } = owner;
@@ -119,7 +119,7 @@ test('a locked station shows nothing and answers nothing until it is unlocked', 
   await fill(page, 'Password of Ottilie Marsh', DEMO_PASSWORD);
   await press(page, 'Unlock');
   await at(page, /clients$/);
-}, 60_000);
+});
 
 test('a reset link sets a new password; the old one opens nothing', async () => {
   const { page } = owner;
@@ -136,7 +136,7 @@ test('a reset link sets a new password; the old one opens nothing', async () => 
   await press(other.page, 'Save password');
   await see(other.page, 'Your new password is set.');
   await signIn(other.page, 'suki@fernhollow.example', DEMO_PASSWORD);
-}, 60_000);
+});
 
 test('forms that are sent before scripts run answer: join, reset, sign-in, PIN', async () => {
   const plain = await openBrowser();
@@ -183,7 +183,7 @@ test('forms that are sent before scripts run answer: join, reset, sign-in, PIN',
     await plain.close();
     await closeDatabase();
   }
-}, 60_000);
+});
 
 describe('clients', () => {
   test('a walk-in is a client and a visit in one act', async () => {
@@ -249,7 +249,7 @@ describe('clients', () => {
     await see(page, 'erased the client: a client who was erased');
     expect(await page.evaluate(() => document.body.innerText)).not.toContain('Doubled Record');
     expect(await axeFindings(page)).toEqual([]);
-  }, 90_000);
+  });
 
   test('an assistant neither merges nor exports nor erases, by menu or by address', async () => {
     const { page } = other;
@@ -314,7 +314,7 @@ describe('clients', () => {
     } finally {
       await stranger.close();
     }
-  }, 60_000);
+  });
 });
 
 test('after six wrong passwords even the right one waits, and says how long', async () => {
@@ -333,4 +333,4 @@ test('after six wrong passwords even the right one waits, and says how long', as
     );
     if (i < 6) await page.reload();
   }
-}, 60_000);
+});

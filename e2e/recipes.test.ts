@@ -215,4 +215,4 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
   await page.click('button[aria-label^="Moth blue powder"]');
   await see(page, 'used for Twice Painted');
   expect(session.complaints).toEqual([]);
-}, 300_000);
+});

@@ -259,7 +259,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
     await page.waitForFunction(
       (own) =>
         (document.querySelector('[data-finding=root-line]') as HTMLElement | null)?.innerText.includes(own),
-      { timeout: 90_000 },
+      {},
       words,
     );
   };
@@ -358,4 +358,4 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await see(page, 'The nape was left at 5 mm.');
   expect(await axeFindings(page)).toEqual([]);
   expect(session.complaints.filter((own) => !own.includes('409'))).toEqual([]);
-}, 400_000);
+});

@@ -170,7 +170,7 @@ test('texted only with her consent, once, again when it is moved, and through an
   await press(page, 'Send 1 reminder');
   await see(page, '1 reminder was handed to the outbox.');
   expect((await taken()).map((words) => /at (\d\d:\d\d)/.exec(words)![1])).toEqual(['09:30', '11:15']);
-}, 150_000);
+});
 
 test('goes out by itself when the house says so', async () => {
   const by = await signedIn('ottilie@fernhollow.example');
@@ -218,7 +218,7 @@ test('goes out by itself when the house says so', async () => {
     later(0);
     await closeDatabase();
   }
-}, 130_000);
+});
 
 test('words that cannot be filled in are refused before they are kept', async () => {
   await page.goto(`${address()}/house`);

@@ -86,7 +86,7 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
   await dialogClosed(page);
   await see(page, `${name} Søn`);
   expect((await fetched('/api/clients/table')).text).toContain(`${name} Søn,0700 900 555,,,née`);
-}, 90_000);
+});
 
 test('a pattern goes to another salon as one file, and comes in from one', async () => {
   await newVisit(page, 'Given Sedge', 'pattern');
@@ -119,7 +119,7 @@ test('a pattern goes to another salon as one file, and comes in from one', async
   await take('broken.svg', '<svg></svg>');
   await see(page, 'broken.svg: there is no pattern of Dappled Lattice in it.');
   expect(await axeFindings(page)).toEqual([]);
-}, 60_000);
+});
 
 test('the foils of a pattern and everything of the salon go out as files; only who may has them', async () => {
   const visit = await newVisit(page, 'Listed Sedge', null);
@@ -172,4 +172,4 @@ test('the foils of a pattern and everything of the salon go out as files; only w
   await signIn(page, 'suki@fernhollow.example');
   expect((await fetched('/api/archive')).status).toBe(403);
   expect((await fetched('/api/clients/table')).status).toBe(403);
-}, 60_000);
+});

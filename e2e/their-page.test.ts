@@ -32,7 +32,7 @@ beforeAll(async () => {
   phone = await openBrowser(390, 844);
   await phone.page.setViewport({ width: 390, height: 844, hasTouch: true, isMobile: true });
   await signIn(salon.page);
-}, 120_000);
+});
 afterAll(async () => {
   await salon.close();
   await phone.close();
@@ -258,7 +258,7 @@ test('a client answers on their phone, the colourist takes it over, and nothing 
   await page.reload();
   await see(page, 'Ask the salon for a new one.');
   expect(await page.$('footer')).toBeNull();
-}, 180_000);
+});
 
 test('answers that come while the visit is open are there by themselves, and can be left', async () => {
   const visit = await newVisit(salon.page, 'Tansy Rook', null);
@@ -279,7 +279,7 @@ test('answers that come while the visit is open are there by themselves, and can
     () => document.querySelector('[aria-label="Answers of the client"]') === null,
   );
   expect((await readVisit(await actor(), visit))!.consult.document.brightness).toBe(3);
-}, 90_000);
+});
 
 test('after a visit the page says what to mind, in the words of the house, and when to come again', async () => {
   const owner = await actor();
@@ -301,4 +301,4 @@ test('after a visit the page says what to mind, in the words of the house, and w
     const { revision } = await readHouse(owner);
     await saveHouse(owner, revision, before.document);
   }
-}, 60_000);
+});

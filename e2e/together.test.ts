@@ -23,7 +23,7 @@ beforeAll(async () => {
   [first, second] = [await openBrowser(), await openBrowser()];
   await signIn(first.page);
   await signIn(second.page, 'bram@fernhollow.example');
-}, 120_000);
+});
 afterAll(async () => {
   await first.close();
   await second.close();
@@ -58,7 +58,7 @@ test('two on one visit see who is there and where, and that the other has gone',
   await first.page.keyboard.press('Escape');
   await second.page.goto('about:blank');
   await first.page.waitForFunction(() => document.querySelector('header [title^="Also here:"]') === null);
-}, 90_000);
+});
 
 test('what one changes is there for the other within a second; a step back undoes one’s own work only', async () => {
   const visit = await both('Within A Second', 'pattern');
@@ -94,7 +94,7 @@ test('what one changes is there for the other within a second; a step back undoe
   const { plan } = (await readVisit(await signedIn('ottilie@fernhollow.example'), visit))!;
   expect(plan.document.panels[0].thicknessMm).toBe(5);
   for (const { page } of [first, second]) expect(await page.$('[aria-label="Your draft"]')).toBeNull();
-}, 90_000);
+});
 
 /** The middle of five, on a machine that draws two browsers without a graphics card beside other tests. */
 const WITHIN_MS = 1000;
@@ -127,4 +127,4 @@ test('notes and wishes of two come together; where both wrote the same field, bo
   await see(second.page, 'regrowth, crown: yours 25 mm, saved 22 mm');
   const { consult } = (await readVisit(await signedIn('bram@fernhollow.example'), visit))!;
   expect(consult.document.regrowthMm.crown).toBe(22);
-}, 90_000);
+});

@@ -199,7 +199,7 @@ test('two people on one hair map: the later one is kept as a draft with its zone
     () =>
       document.querySelector('[data-zone="temple-r"]')?.getAttribute('aria-label') === 'Temple, right: 20 mm',
   );
-}, 60_000);
+});
 
 test('a change that both made is taken over panel by panel', async () => {
   const visit = await newVisit(first.page, 'Panel By Panel', null);

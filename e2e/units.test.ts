@@ -79,24 +79,20 @@ const offenders = () =>
 test.each([
   [1280, 800],
   [390, 844],
-])(
-  'at %i × %i, every screen, field and card follows the house',
-  async (width, height) => {
-    await page.setViewport({ width, height, isMobile: width < 500, hasTouch: width < 500 });
-    await setHouse((house) => ({
-      ...house,
-      units: 'in',
-      measures: { amounts: 'oz', strengths: '%', temperatures: 'F' },
-      calendar: { ...house.calendar, dates: 'month-day', hours: '12' },
-    }));
-    try {
-      expect(await screens(width < 500)).toEqual({});
-    } finally {
-      await setHouse(() => before);
-    }
-  },
-  300_000,
-);
+])('at %i × %i, every screen, field and card follows the house', async (width, height) => {
+  await page.setViewport({ width, height, isMobile: width < 500, hasTouch: width < 500 });
+  await setHouse((house) => ({
+    ...house,
+    units: 'in',
+    measures: { amounts: 'oz', strengths: '%', temperatures: 'F' },
+    calendar: { ...house.calendar, dates: 'month-day', hours: '12' },
+  }));
+  try {
+    expect(await screens(width < 500)).toEqual({});
+  } finally {
+    await setHouse(() => before);
+  }
+});
 
 /** Words of a printed sheet. */
 async function printed(at: string): Promise<string> {

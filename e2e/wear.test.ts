@@ -19,13 +19,13 @@ let visit: string;
 beforeAll(async () => {
   session = await openBrowser(1280, 800, { solids: true });
   await signIn(session.page);
-  visit = await newVisit(session.page, 'Worn Head', null);
+  visit = await newVisit(session.page, 'Worn Head');
 });
 afterAll(() => session.close());
 
 /** Waits until the large picture shows what was asked for last, and everything was looked at. */
-const drawn = () => session.page.waitForSelector('[data-way][data-done=true]', { timeout: 60_000 });
-const looked = () => session.page.waitForSelector('[data-complete=true]', { timeout: 90_000 });
+const drawn = () => session.page.waitForSelector('[data-way][data-done=true]');
+const looked = () => session.page.waitForSelector('[data-complete=true]');
 const findings = () =>
   session.page.$$eval('[data-finding]', (all) =>
     all.map((own) => ({
@@ -110,7 +110,7 @@ test('the part is dragged: the picture and what is said of it change', async () 
   );
   await drawn();
   expect(await meanOf(/^Hair, down, top/)).not.toBe(before);
-}, 240_000);
+});
 
 test('tied up, the unlit temple is looked at, leads to its panel, and is mended', async () => {
   const { page } = session;
@@ -153,7 +153,7 @@ test('tied up, the unlit temple is looked at, leads to its panel, and is mended'
   await page.waitForSelector('#total-foils');
   await see(page, 'Side, right');
   const before = await foilCount(page);
-  await page.waitForSelector('[data-small-wear=true] canvas[data-drawn]', { timeout: 60_000 });
+  await page.waitForSelector('[data-small-wear=true] canvas[data-drawn]');
 
   await openStep(page, visit, 'wear');
   await looked();
@@ -168,14 +168,18 @@ test('tied up, the unlit temple is looked at, leads to its panel, and is mended'
       ![...document.querySelectorAll('[data-finding=unlit]')].some((item) =>
         /temple, right/.test(item.textContent ?? ''),
       ),
-    { timeout: 60_000 },
+    {},
   );
   await press(page, 'Pattern');
   await page.waitForSelector('#total-foils');
   await see(page, 'Rim, right');
-  expect(await foilCount(page)).not.toBe(before);
+  await page.waitForFunction(
+    (then) => Number(document.querySelector('#total-foils')?.textContent) !== then,
+    {},
+    before,
+  );
   await saved(page);
-}, 240_000);
+});
 
 test('week 0 is compared with week 12, by a wiper and side by side', async () => {
   const { page } = session;
@@ -207,7 +211,7 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
     '[aria-label="Wipe between Before the visit and this pattern"], [aria-label^="Before the visit, down"]',
   );
   await press(page, 'Show the client');
-  await page.waitForSelector('[data-shown=true]', { timeout: 60_000 });
+  await page.waitForSelector('[data-shown=true]');
   const pdf = await page.evaluate(async (at) => {
     const canvas = document.querySelector('[data-shown] canvas') as HTMLCanvasElement;
     const png = await new Promise<Blob>((resolve) => canvas.toBlob((blob) => resolve(blob!), 'image/png'));
@@ -231,13 +235,13 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   expect(pdf.png).toBeGreaterThan(100_000);
   await press(page, 'Close');
   await press(page, 'Turn by hand');
-  await page.waitForSelector('[data-turn="180 12"]', { timeout: 60_000 });
+  await page.waitForSelector('[data-turn="180 12"]');
   await page.focus('[data-turn]');
   await page.keyboard.press('ArrowRight');
   await page.waitForSelector('[data-turn="170 12"], [data-turn="-170 12"]');
   // The hand rests: what was computed for that side takes the place of what was drawn.
-  await page.waitForSelector('[data-turn] canvas[data-drawn]', { timeout: 60_000 });
+  await page.waitForSelector('[data-turn] canvas[data-drawn]');
   await live(page);
   // The refusal above is the only one.
   expect(session.complaints.filter((own) => !/400 .*estimate\.pdf$/.test(own))).toEqual([]);
-}, 240_000);
+});

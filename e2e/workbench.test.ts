@@ -57,7 +57,7 @@ test('a pattern from the library is laid on this head, and undone by name', asyn
   await page.reload();
   await live(page);
   expect(await foilCount(page)).toBeLessThanOrEqual(15);
-}, 120_000);
+});
 
 test('panels are added, copied, mirrored, moved by keyboard and removed', async () => {
   const { page } = session;
@@ -87,7 +87,7 @@ test('panels are added, copied, mirrored, moved by keyboard and removed', async 
   );
   expect(await axeFindings(page)).toEqual([]);
   await saved(page);
-}, 90_000);
+});
 
 test('a finding says what and why, and its mend is one press', async () => {
   const { page, complaints } = session;
@@ -105,7 +105,7 @@ test('a finding says what and why, and its mend is one press', async () => {
   await see(page, 'of the hairline round the face.');
   await saved(page);
   expect(complaints).toEqual([]);
-}, 90_000);
+});
 
 test('one foil is changed by hand, and is as the recipe has it again', async () => {
   const { page } = session;
@@ -126,7 +126,7 @@ test('one foil is changed by hand, and is as the recipe has it again', async () 
   );
   await saved(page);
   expect(await axeFindings(page)).toEqual([]);
-}, 60_000);
+});
 
 test('enlarged, every foil carries its number; all of the head is one press away', async () => {
   const { page } = session;
@@ -194,7 +194,7 @@ test('the plan is fitted to a number of foils: shown first, then taken, then und
   await see(page, 'Even with its widest spacing this pattern takes');
   await press(page, 'Close');
   await saved(page);
-}, 90_000);
+});
 
 test('a target is solved to a drop-out that is said', async () => {
   const { page } = session;
@@ -206,4 +206,4 @@ test('a target is solved to a drop-out that is said', async () => {
   });
   await see(page, 'Comes to a drop-out of');
   await saved(page);
-}, 60_000);
+});
