@@ -77,10 +77,13 @@ async function* stops(visit: string): AsyncGenerator<{ name: string; step: boole
   }
 }
 
-/** What lies off the page to the side, and whether the page itself scrolls. */
+/**
+ * What lies off the page to the side, px, and whether the page itself scrolls. A phone zooms out of a page that
+ * is too wide: its window grows with it, its layout does not.
+ */
 const spread = () =>
   page.evaluate(() => ({
-    sideways: document.documentElement.scrollWidth - window.innerWidth,
+    sideways: document.documentElement.scrollWidth - document.documentElement.clientWidth,
     down: document.documentElement.scrollHeight - window.innerHeight,
   }));
 
@@ -119,7 +122,7 @@ const small = () =>
 /** Waits until a size is drawn: what moves with it has come to rest. */
 async function sized(width: number, height: number, finger: boolean): Promise<void> {
   await page.setViewport({ width, height, hasTouch: finger, isMobile: finger });
-  await page.waitForFunction((wanted) => window.innerWidth === wanted, {}, width);
+  await page.waitForFunction((wanted) => document.documentElement.clientWidth === wanted, {}, width);
   await new Promise((resolve) => setTimeout(resolve, 250));
 }
 

@@ -48,7 +48,7 @@ export function PeoplePage({ people, links, ownId, salon }: PeoplePageProps) {
       else setProblem(answer.problem);
     });
   return (
-    <div className="grid gap-6">
+    <div className="grid grid-cols-1 gap-6">
       {problem && (
         <p role="alert" className="rounded-ui bg-rowan-pale p-3 font-semibold text-rowan">
           {problem}
@@ -59,7 +59,7 @@ export function PeoplePage({ people, links, ownId, salon }: PeoplePageProps) {
           <article
             key={person.id}
             aria-label={person.name}
-            className="grid items-start gap-x-5 gap-y-2 px-5 py-4 md:grid-cols-[minmax(0,1fr)_9.5rem_minmax(0,1.1fr)_2.75rem]"
+            className="grid grid-cols-1 items-start gap-x-5 gap-y-2 px-5 py-4 md:grid-cols-[minmax(0,1fr)_9.5rem_minmax(0,1.1fr)_2.75rem]"
           >
             <div>
               <h2 className="text-md font-semibold">

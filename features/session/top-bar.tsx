@@ -16,7 +16,7 @@ export function TopBar({
 }) {
   return (
     <header className="sticky top-0 z-30 border-b border-line bg-raised print:hidden">
-      <div className="mx-auto flex h-14 max-w-[1180px] items-center gap-2 px-2 md:gap-6 md:px-5">
+      <div className="mx-auto flex h-14 max-w-[1180px] items-center gap-1 px-2 md:gap-6 md:px-5">
         <Link href="/clients" className="flex min-h-11 min-w-11 items-center justify-center gap-3 rounded-ui">
           <Mark />
           <span className="text-lg font-bold wide max-md:sr-only">Dappled Lattice</span>
@@ -27,7 +27,7 @@ export function TopBar({
           <PageLink href="/clients">Clients</PageLink>
           <PageLink href="/house">House</PageLink>
         </nav>
-        <div className="ml-auto flex items-center gap-2">
+        <div className="ml-auto flex min-w-0 items-center md:gap-2">
           <PersonMenu personName={personName} role={role} />
           <ComfortMenu />
         </div>
