@@ -122,11 +122,11 @@ describe('strands', () => {
 
   test('thin hair grows fewer strands, in its zones alone', () => {
     const { hair } = emptyPlan('x');
-    const strands = (byZone: Plan['hair']['byZone']) =>
-      layHair(hairRoots(emptyPlan('x').head, 15_000), { ...hair, byZone }, DOWN).strands;
+    const many = hairRoots(emptyPlan('x').head, 15_000);
+    const strands = (byZone: Plan['hair']['byZone']) => layHair(many, { ...hair, byZone }, DOWN).strands;
     const [full, thin] = [strands({}), strands({ 'temple-l': { densityPerCm2: 85 } })];
     const grown = ({ used }: typeof full, zone: string) =>
-      used.reduce((sum, own, i) => sum + (own > 1 && ZONES[roots.zone[i]] === zone ? 1 : 0), 0);
+      used.reduce((sum, own, i) => sum + (own > 1 && ZONES[many.roots.zone[i]] === zone ? 1 : 0), 0);
     expect(grown(thin, 'temple-l') / grown(full, 'temple-l')).toBeCloseTo(0.5, 1);
     expect(grown(thin, 'temple-r')).toBe(grown(full, 'temple-r'));
   });
