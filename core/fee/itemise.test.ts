@@ -328,6 +328,11 @@ test('a receipt: what was agreed as estimated is no line, what came after the de
   const done = 'Foil service, up to 20 foils 9000';
   expect(rows(null)).toEqual([done, 'Total 9000', 'within it 20% tax 1500', ...paid]);
   expect(rows(9000, 0)).toEqual([done, 'Total 9000', ...paid]);
+  expect(receiptRows({ estimate, agreedMinor: null, taxPercent: 0, payments: [] })).toEqual([
+    { words: 'Foil service, up to 20 foils', minor: 9000 },
+    { words: 'Total', minor: 9000, total: true },
+    { words: 'Owed', minor: 9000 },
+  ]);
   expect(rows(9500, 0)).toEqual([
     done,
     'Agreed, more 500',
