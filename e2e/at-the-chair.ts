@@ -66,10 +66,17 @@ export const settled = (page: Page) =>
     () => !/^(Live|Opening).*kept/.test(document.querySelector('[aria-label=Connection]')?.textContent ?? ''),
   );
 
-/** Lets minutes pass, and at least the moment that parts a tap from a double one. */
+/** In so long the chair looks once whether something fell due, ms; a little more for a slow machine. */
+const PULSE_MS = 1100;
+
+/**
+ * Lets minutes pass, and at least the moment that parts a tap from a double one. What fell due meanwhile is
+ * raised before a hand does the next thing: nobody is as quick as a clock that jumps.
+ */
 export async function pass(page: Page, minutes: number): Promise<void> {
   await settled(page);
   await advance(Math.max(minutes, 1 / 60));
+  if (minutes > 0) await new Promise((resolve) => setTimeout(resolve, PULSE_MS));
 }
 
 /** Does what the large action says, minutes after the last; the screen says the next thing then. */
