@@ -7,7 +7,7 @@ import { lightenerWith, tonerFor } from '@/core/mix/testing';
 import { USUAL_RANGE } from '@/core/products';
 import { withProducts } from '@/core/visit';
 import { createPatternEngine, type Plan } from '@/core/pattern';
-import { pass, put, sendPart, served, stateOf } from './at-the-chair';
+import { pass, served, stateOf } from './at-the-chair';
 import { later, withClock } from './later';
 import {
   address,
@@ -22,6 +22,8 @@ import {
   type Session,
   dialogClosed,
   waitForNamed,
+  put,
+  sendPart,
 } from './harness';
 
 /** Three places, each with minutes of its own. */

@@ -3,7 +3,7 @@ import { serviceState, type ServiceEvent, type ServiceScript } from '@/core/chai
 import { advance } from './later';
 
 /** A service as the server has it. */
-export interface Served {
+interface Served {
   readonly script: ServiceScript;
   readonly events: readonly (ServiceEvent & { readonly position: number })[];
 }
@@ -19,41 +19,6 @@ export async function stateOf(page: Page, visit: string) {
   return serviceState(script, events);
 }
 
-/** Saves a part of a visit as the pages do; what came of it. */
-export async function sendPart(
-  page: Page,
-  visit: string,
-  part: 'consult' | 'plan' | 'mix',
-  document: unknown,
-): Promise<{ status: number; answer: unknown }> {
-  return page.evaluate(
-    async (id, which, text) => {
-      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<
-        string,
-        { revision: number }
-      >;
-      const response = await fetch(`/api/visits/${id}/${which}`, {
-        method: 'PUT',
-        body: JSON.stringify({
-          baseRevision: before[which].revision,
-          editId: crypto.randomUUID(),
-          document: JSON.parse(text),
-        }),
-      });
-      return { status: response.status, answer: (await response.json()) as unknown };
-    },
-    visit,
-    part,
-    JSON.stringify(document),
-  );
-}
-
-/** Saves a part of a visit, which must be taken. */
-export async function put(page: Page, visit: string, part: 'consult' | 'plan' | 'mix', document: unknown) {
-  const { status, answer } = await sendPart(page, visit, part, document);
-  if (status !== 200) throw new Error(`${part}: ${status} ${JSON.stringify(answer)}`);
-}
-
 /** What is to be done now, in the words of the screen. */
 export async function saidNow(page: Page): Promise<string> {
   const now = (await page.waitForSelector('section[aria-label=Now]'))!;
@@ -61,7 +26,7 @@ export async function saidNow(page: Page): Promise<string> {
 }
 
 /** Waits until nothing is under way to the server: it would be told by the time after a jump. */
-export const settled = (page: Page) =>
+const settled = (page: Page) =>
   page.waitForFunction(
     () => !/^(Live|Opening).*kept/.test(document.querySelector('[aria-label=Connection]')?.textContent ?? ''),
   );
@@ -79,15 +44,23 @@ export async function pass(page: Page, minutes: number): Promise<void> {
   if (minutes > 0) await new Promise((resolve) => setTimeout(resolve, PULSE_MS));
 }
 
-/** Does what the large action says, minutes after the last; the screen says the next thing then. */
-export async function tap(page: Page, minutes = 0): Promise<void> {
-  await pass(page, minutes);
+/**
+ * Does something at the chair and waits until the screen says the next thing: read too soon, time would be spent
+ * on the last one twice.
+ */
+export async function acted(page: Page, act: () => Promise<void>): Promise<void> {
   // Times run on by themselves.
   const words = async () => (await saidNow(page)).replace(/\d+:\d\d|\d+ (s|min)\b/g, '');
   const before = await words();
-  await page.keyboard.press('Space');
+  await act();
   for (let tries = 0; tries < 20 && (await words()) === before; tries += 1)
     await new Promise((resolve) => setTimeout(resolve, 100));
+}
+
+/** Does what the large action says, minutes after the last. */
+export async function tap(page: Page, minutes = 0): Promise<void> {
+  await pass(page, minutes);
+  await acted(page, () => page.keyboard.press('Space'));
 }
 
 /**

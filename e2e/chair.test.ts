@@ -6,7 +6,7 @@ import sharp from 'sharp';
 import { alarmsOf, inOrder, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
 import { startPlan } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
-import { pass, put, served, tap, toTheEnd } from './at-the-chair';
+import { pass, served, tap, toTheEnd } from './at-the-chair';
 import { advance, later, withClock } from './later';
 import {
   address,
@@ -22,6 +22,7 @@ import {
   see,
   signIn,
   type Session,
+  put,
 } from './harness';
 
 const counted = (page: Page, foils: number) =>

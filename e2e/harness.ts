@@ -281,6 +281,41 @@ export async function newVisit(page: Page, name: string, step: Step | null = 'co
   return visitId;
 }
 
+/** Saves a part of a visit as the pages do; what came of it. */
+export async function sendPart(
+  page: Page,
+  visit: string,
+  part: 'consult' | 'plan' | 'mix',
+  document: unknown,
+): Promise<{ status: number; answer: unknown }> {
+  return page.evaluate(
+    async (id, which, text) => {
+      const before = (await (await fetch(`/api/visits/${id}`)).json()) as Record<
+        string,
+        { revision: number }
+      >;
+      const response = await fetch(`/api/visits/${id}/${which}`, {
+        method: 'PUT',
+        body: JSON.stringify({
+          baseRevision: before[which].revision,
+          editId: crypto.randomUUID(),
+          document: JSON.parse(text),
+        }),
+      });
+      return { status: response.status, answer: (await response.json()) as unknown };
+    },
+    visit,
+    part,
+    JSON.stringify(document),
+  );
+}
+
+/** Saves a part of a visit, which must be taken. */
+export async function put(page: Page, visit: string, part: 'consult' | 'plan' | 'mix', document: unknown) {
+  const { status, answer } = await sendPart(page, visit, part, document);
+  if (status !== 200) throw new Error(`${part}: ${status} ${JSON.stringify(answer)}`);
+}
+
 if (typeof afterAll === 'function') afterAll(closeDatabase);
 
 /** The same through the pages: for scripts that look at an application whose database they do not know. */

@@ -9,7 +9,7 @@ import { planOf, techniqueOf } from '@/core/technique';
 import type { VisitMix } from '@/core/visit';
 import { visitOf } from '@/core/visit/computed/testing';
 import type { WorkUnit } from '@/core/work';
-import { pass, put, saidNow, served, tap, toTheEnd } from './at-the-chair';
+import { acted, pass, saidNow, served, tap, toTheEnd } from './at-the-chair';
 import { later, withClock } from './later';
 import {
   address,
@@ -23,6 +23,7 @@ import {
   see,
   signIn,
   type Session,
+  put,
 } from './harness';
 
 /** What a pattern says of two formulas is what is mixed, called and recorded: foil by foil. */
@@ -222,7 +223,7 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
       await pass(page, 1 + 0.5 * Number(wiped[1]));
       // As it stands by then: a foil more may have become due meanwhile.
       const [all] = /All \d+ are wiped/.exec(await saidNow(page)) ?? [];
-      if (all !== undefined) await press(page, all);
+      if (all !== undefined) await acted(page, () => press(page, all));
       return true;
     }
     if (said !== null) {

@@ -81,7 +81,7 @@ async function planned(visit: string): Promise<void> {
 
 test('a whole visit is planned without a network, with a reload at each step, and is saved when it is back', async () => {
   const { page } = session;
-  const visit = await newVisit(page, 'Planned In The Cellar', 'consult');
+  const visit = await newVisit(page, 'Planned In The Cellar');
   await keptOnDevice(page, [`/visits/${visit}`, '/day', '/clients']);
   // All of the next days are kept once this is said.
   await page.waitForFunction(() => localStorage.getItem('lattice/near/at') !== null);
@@ -135,7 +135,7 @@ test.each([0, 1])(
   'with the network cut between any two actions the same visit comes of it (%i)',
   async (parity) => {
     const { page } = session;
-    const visit = await newVisit(page, `On And Off ${parity}`, 'consult');
+    const visit = await newVisit(page, `On And Off ${parity}`);
     await keptOnDevice(page, [`/visits/${visit}`]);
     for (const [i, { does }] of ACTIONS.entries()) {
       await offline(session, i % 2 === parity);

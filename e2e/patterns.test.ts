@@ -240,8 +240,7 @@ test('the library is searched by a word and by what is wanted, and says what eac
   await (await page.waitForSelector('input[type=search]'))!.type('part');
   await page.waitForFunction(() => document.querySelectorAll('[role=dialog] li h3').length === 1);
   expect(await names()).toEqual(['Silver turn']);
-  await page.waitForFunction(
-    () => /€\d+[^]*estimated/.test((document.querySelector('[role=dialog] li') as HTMLElement).innerText),
-    {},
+  await page.waitForFunction(() =>
+    /€\d+[^]*estimated/.test((document.querySelector('[role=dialog] li') as HTMLElement).innerText),
   );
 });

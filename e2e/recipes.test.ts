@@ -8,7 +8,7 @@ import { usualCorrection } from '@/core/mix';
 import type { VisitMix } from '@/core/visit';
 import { readProducts } from '@/data/products';
 import { signedIn } from '@/data/testing/actor';
-import { put, served, tap, toTheEnd } from './at-the-chair';
+import { served, tap, toTheEnd } from './at-the-chair';
 import { later, withClock } from './later';
 import {
   address,
@@ -24,6 +24,7 @@ import {
   see,
   signIn,
   type Session,
+  put,
 } from './harness';
 
 /** From two lighteners in one bowl to what is left of them on the shelf. */
@@ -86,6 +87,7 @@ const MIX: VisitMix = {
 
 const textOf = (selector: string) =>
   page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
+
 /** What the house has of everything, as it is now. */
 async function stock(): Promise<Map<string, number>> {
   const { document } = await readProducts(await signedIn('ottilie@fernhollow.example'));

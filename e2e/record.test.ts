@@ -24,10 +24,13 @@ import {
   signIn,
   type Session,
   dialogClosed,
+  sendPart,
 } from './harness';
 import type { GrowthVisit } from '@/core/growth';
 import type { Consult, Outcome } from '@/core/visit';
 import { growthOf } from '@/core/visit/computed/growth';
+import { signedIn } from '@/data/testing/actor';
+import { readVisit } from '@/data/visits';
 
 const WEEK = 7 * 86_400_000;
 let session: Session;
@@ -332,21 +335,10 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await press(page, 'Sign the record off');
   await see(page, 'Signed off by Ottilie Marsh');
   expect(await page.$('::-p-aria([name="Save the changes"])')).toBeNull();
-  const refused = await page.evaluate(async (id) => {
-    const own = (await (await fetch(`/api/visits/${id}`)).json()) as {
-      plan: { revision: number; document: object };
-    };
-    const answer = await fetch(`/api/visits/${id}/plan`, {
-      method: 'PUT',
-      body: JSON.stringify({
-        baseRevision: own.plan.revision,
-        editId: crypto.randomUUID(),
-        document: { ...own.plan.document, name: 'Changed' },
-      }),
-    });
-    return ((await answer.json()) as { problem: string }).problem;
-  }, third);
-  expect(refused).toContain('This visit is signed off and no longer changes');
+  const { plan } = (await readVisit(await signedIn('ottilie@fernhollow.example'), third))!;
+  expect(await sendPart(page, third, 'plan', { ...plan.document, name: 'Changed' })).toMatchObject({
+    answer: { problem: expect.stringContaining('This visit is signed off and no longer changes') },
+  });
   await (await field(page, 'Addendum')).type('The nape was left at 5 mm.');
   await press(page, 'Add to the record');
   await page.waitForFunction(() =>

@@ -1,3 +1,5 @@
+import { signedIn } from '@/data/testing/actor';
+import { readVisit } from '@/data/visits';
 import {
   at,
   chapter,
@@ -12,6 +14,7 @@ import {
   axeFindings,
   signIn,
   type Session,
+  put,
 } from './harness';
 
 let session: Session;
@@ -115,22 +118,13 @@ test('the part is dragged: the picture and what is said of it change', async () 
 test('tied up, the unlit temple is looked at, leads to its panel, and is mended', async () => {
   const { page } = session;
   // Rows a finger apart on the right: its temple is what they leave dark.
-  await page.evaluate(async (id) => {
-    const own = (await (await fetch(`/api/visits/${id}`, { cache: 'no-store' })).json()) as {
-      plan: { revision: number; document: { panels: { id: string }[] } };
-    };
-    const panels = own.plan.document.panels.map((panel) =>
+  const { plan } = (await readVisit(await signedIn('ottilie@fernhollow.example'), visit))!;
+  await put(page, visit, 'plan', {
+    ...plan.document,
+    panels: plan.document.panels.map((panel) =>
       panel.id === 'side-right' ? { ...panel, spacing: { kind: 'constant', dropoutMm: 18 } } : panel,
-    );
-    await fetch(`/api/visits/${id}/plan`, {
-      method: 'PUT',
-      body: JSON.stringify({
-        baseRevision: own.plan.revision,
-        editId: crypto.randomUUID(),
-        document: { ...own.plan.document, panels },
-      }),
-    });
-  }, visit);
+    ),
+  });
   await openStep(page, visit, 'wear');
   await looked();
   const unlit = (await findings()).filter(({ key, fine }) => key === 'unlit' && !fine);
@@ -168,7 +162,6 @@ test('tied up, the unlit temple is looked at, leads to its panel, and is mended'
       ![...document.querySelectorAll('[data-finding=unlit]')].some((item) =>
         /temple, right/.test(item.textContent ?? ''),
       ),
-    {},
   );
   await press(page, 'Pattern');
   await page.waitForSelector('#total-foils');
