@@ -1,4 +1,4 @@
-import type { SingleGather } from '../pattern';
+import { paintedWidth, type SingleGather } from '../pattern';
 
 /**
  * Product on a painted face, mm thick and g/mm³; how much of the face it covers; and g of product that each g
@@ -40,14 +40,9 @@ export function netGrams({ widthMm, share, lengthMm, hairGrams, faces = 2 }: Pai
 /** Grams to be mixed for so many that are used. */
 export const mixedGrams = (net: number): number => net / USED_SHARE;
 
-/**
- * Share of a section's width that is painted: all of a slice and of a teased foil, the stitches of a weave,
- * half of a zigzag.
- */
-export function paintedShare(gather: SingleGather, teasing: number): number {
-  if (teasing > 0 || gather.kind === 'slice') return 1;
-  return gather.kind === 'weave' ? gather.stitchMm / (gather.stitchMm + gather.gapMm) : 0.5;
-}
+/** Share of a section's width that is painted: as the gather lies in its foil; all of it where it is teased. */
+export const paintedShare = (gather: SingleGather, teasing: number): number =>
+  teasing > 0 ? 1 : paintedWidth(gather);
 
 /**
  * A person's own use against the estimate: the median of the last ten visits, drawn to the usual one while

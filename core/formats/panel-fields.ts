@@ -1,6 +1,16 @@
 import { z } from 'zod';
 import { ZONE_FAMILIES } from '../head';
-import type { Direction, DiskPoint, Gather, Place, PlainSpacing, SingleGather, Spacing } from '../pattern';
+import {
+  GATHER_KINDS,
+  type Direction,
+  type DiskPoint,
+  type Gather,
+  type GatherKind,
+  type Place,
+  type PlainSpacing,
+  type SingleGather,
+  type Spacing,
+} from '../pattern';
 import { between, whole, yesOrNo } from './fields';
 
 const kindOf = (...kinds: string[]) => ({
@@ -276,9 +286,10 @@ const depth = between(
   "Share of the section's thickness that a stitch takes: 0.5 skims the surface, 1 goes through",
 );
 
-const singleGathers = [
-  z.strictObject({ kind: z.literal('slice') }).describe('The whole section'),
-  z
+/** A kind that is missing here does not compile. */
+const singleGathers = {
+  slice: z.strictObject({ kind: z.literal('slice') }).describe('The whole section'),
+  weave: z
     .strictObject({
       kind: z.literal('weave'),
       stitchMm: between(0.5, 30, 'mm', 'Width of a picked stitch, mm along the parting'),
@@ -294,20 +305,21 @@ const singleGathers = [
       ).optional(),
     })
     .describe('Alternate stitches'),
-  z
+  zigzag: z
     .strictObject({
       kind: z.literal('zigzag'),
       pointMm: between(1, 60, 'mm', 'Base of one point along the parting, mm'),
       depth,
     })
     .describe('The points of a zigzag parting'),
-] as const;
+} satisfies { [K in GatherKind]: z.ZodType<Extract<SingleGather, { kind: K }>> };
+const [firstGather, ...otherGathers] = Object.values(singleGathers);
 
 /** How hair is picked from one section. */
 export const singleGatherSchema: z.ZodType<SingleGather> = z.discriminatedUnion(
   'kind',
-  [...singleGathers],
-  kindOf('slice', 'weave', 'zigzag'),
+  [firstGather, ...otherGathers],
+  kindOf(...GATHER_KINDS),
 );
 
 const turnSchema = z.strictObject({
@@ -320,7 +332,8 @@ export const gatherSchema: z.ZodType<Gather> = z
   .discriminatedUnion(
     'kind',
     [
-      ...singleGathers,
+      firstGather,
+      ...otherGathers,
       z
         .strictObject({
           kind: z.literal('alternate'),
@@ -336,7 +349,7 @@ export const gatherSchema: z.ZodType<Gather> = z
         })
         .describe('In turn, row by row'),
     ],
-    kindOf('slice', 'weave', 'zigzag', 'alternate'),
+    kindOf(...GATHER_KINDS, 'alternate'),
   )
   .describe('How hair is picked from the section');
 

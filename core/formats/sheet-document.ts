@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ZONES } from '../head';
 import { sameShape } from './deep-readonly';
-import type { OpenSection, Sheet } from '../pattern';
+import { GATHER_KINDS, type OpenSection, type Sheet } from '../pattern';
 
 const share = z.number().min(0).max(1);
 const zone = z.enum(ZONES);
@@ -58,7 +58,7 @@ export const sheetSchema = z.strictObject({
           .describe(
             'How far the panel has turned its partings since its first foil on this side, degrees; 0 where it holds one angle',
           ),
-        gather: z.enum(['slice', 'weave', 'zigzag']),
+        gather: z.enum(GATHER_KINDS),
         stitches: z.int().describe('Stitches or points picked; 1 for a slice'),
         pickedShare: share.describe("Share of the section's hair that is picked"),
         startMm: z.number().describe('The product begins so far from the scalp, mm'),
@@ -71,7 +71,7 @@ export const sheetSchema = z.strictObject({
     .array(
       z.strictObject({
         ...section,
-        gather: z.enum(['slice', 'weave', 'zigzag']),
+        gather: z.enum(GATHER_KINDS),
         pickedShare: share.describe('What is lightened of it: product stays on the surface'),
         startMm: z.number(),
         formula: letter,
@@ -123,7 +123,7 @@ export const sheetSchema = z.strictObject({
   ),
   totals: z.strictObject({
     foils: z.int(),
-    byGather: z.strictObject({ slice: z.int(), weave: z.int(), zigzag: z.int() }),
+    byGather: z.record(z.enum(GATHER_KINDS), z.int()),
     byFormula: z.record(z.string(), z.int()),
     foiledShare: share,
     pickedShare: share,

@@ -2,12 +2,15 @@ import { partWords } from '../head';
 import {
   BRIGHTNESS,
   directionName,
+  GATHER_KINDS,
   recipeLine,
+  sectionsOf,
   type ComputedPlan,
   type Panel,
   type PanelTotals,
   type Plan,
   type Shares,
+  type Totals,
 } from '../pattern';
 import { formatAmount, formatLength, inMeasures, type Measures } from '../units';
 import { groupsOf, groupWords, type WorkList, type WorkUnit } from '../work';
@@ -198,17 +201,10 @@ function minutesSaid(minutes: number): string {
   return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${String(whole % 60).padStart(2, '0')}`;
 }
 
-function kindsSaid(byGather: Readonly<Record<string, number>>): string {
-  const names: Record<string, [string, string]> = {
-    slice: ['slice', 'slices'],
-    weave: ['weave', 'weaves'],
-    zigzag: ['zigzag', 'zigzags'],
-  };
-  return Object.entries(byGather)
-    .filter(([, n]) => n > 0)
-    .map(([kind, n]) => `${n} ${names[kind][n === 1 ? 0 : 1]}`)
+const kindsSaid = (byGather: Totals['byGather']): string =>
+  GATHER_KINDS.filter((kind) => byGather[kind] > 0)
+    .map((kind) => sectionsOf(kind, byGather[kind]))
     .join(', ');
-}
 
 function details(
   panel: Panel,

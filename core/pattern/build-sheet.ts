@@ -1,5 +1,6 @@
 import { workMinutes } from '../clock/pace';
 import { ZONES, type Zone } from '../head';
+import { GATHER_KINDS } from './gather';
 import { pitchOf } from './spacing';
 import { paintedSection, type FoilPath, type PanelFoils } from './panel-foils';
 import type { ZonePatch } from './cell-figures';
@@ -170,7 +171,7 @@ function totalsOf(
   dropouts: readonly TreatedDropout[],
   zones: readonly ZoneShare[],
 ): Totals {
-  const byGather: Record<GatherKind, number> = { slice: 0, weave: 0, zigzag: 0 };
+  const byGather = Object.fromEntries(GATHER_KINDS.map((kind) => [kind, 0])) as Record<GatherKind, number>;
   const byFormula: Record<string, number> = {};
   for (const foil of foils) {
     byGather[foil.gather] += 1;

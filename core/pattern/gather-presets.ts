@@ -9,7 +9,7 @@ export interface GatherPreset {
   readonly gather: SingleGather;
 }
 
-const weave = (stitchMm: number, gapMm: number, depth = 0.5): SingleGather => ({
+const weave = (stitchMm: number, gapMm: number, depth = 0.5): Extract<SingleGather, { kind: 'weave' }> => ({
   kind: 'weave',
   stitchMm,
   gapMm,

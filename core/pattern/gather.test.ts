@@ -1,9 +1,11 @@
 import fc from 'fast-check';
-import { gatherOf, pick, pickerOf, stitchIntervals } from './gather';
+import { gatherOf, pick, pickerOf } from './gather';
+import { stitchIntervals } from './gathers/weave';
 import { hairGrams, hairsOn } from './hair';
 import type { SingleGather } from './types';
 
-const weave = (stitchMm: number, gapMm: number, depth = 1): SingleGather => ({
+type Weave = Extract<SingleGather, { kind: 'weave' }>;
+const weave = (stitchMm: number, gapMm: number, depth = 1): Weave => ({
   kind: 'weave',
   stitchMm,
   gapMm,
@@ -48,7 +50,7 @@ test('what is picked and what drops out make up the section', () => {
 });
 
 describe('graded stitches', () => {
-  const graded = (first: number, last: number): SingleGather => ({
+  const graded = (first: number, last: number): Weave => ({
     kind: 'weave',
     stitchMm: first,
     gapMm: 2,

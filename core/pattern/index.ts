@@ -4,8 +4,18 @@ export { createPatternEngine, type ComputedPlan, type PatternDrawing, type Patte
 export { clearLostEdits, dropFoil, moveFoil, restoreFoil, retypeFoil } from './foil-edits';
 export { diskPointOf } from './disk';
 export { foilAt, panelAt } from './foil-at';
-export { depthOf, gatherOf, offScalp } from './gather';
-export { BEND_MM, outlineOf, stitchesOnHead, stitchShapes } from './stitch-shapes';
+export {
+  depthOf,
+  GATHER_KINDS,
+  gatherOf,
+  gatherWord,
+  paintedWidth,
+  pickedWords,
+  sectionsOf,
+  stitchShapes,
+} from './gather';
+export { offScalp } from './gathers/weave';
+export { BEND_MM, outlineOf, stitchesOnHead } from './stitch-shapes';
 export { GATHER_PRESETS } from './gather-presets';
 export { hairGrams, hairIn, hairsOn } from './hair';
 export { middleTriangle } from './middle-triangle';

@@ -1,26 +1,11 @@
 import { bareLength, formatLength, type LengthUnit } from '../units';
+import { singleName } from './gather';
 import { nominalDropout } from './spacing';
 import type { Direction, Gather, Panel } from './types';
 
 /** The gather by the name the trade gives it, from its stitch, depth and thickness. */
 export function gatherName(gather: Gather, thicknessMm: number): string {
-  switch (gather.kind) {
-    case 'alternate':
-      return turnsName(gather, thicknessMm);
-    case 'slice':
-      return 'slice';
-    case 'zigzag':
-      return 'zigzag weave';
-    case 'weave': {
-      const { stitchMm, depth } = gather;
-      if (depth > 0.6) return 'deep weave';
-      if (stitchMm <= 1.5 && thicknessMm <= 2) return 'micro baby light';
-      if (stitchMm <= 2 && thicknessMm <= 3.2) return 'baby light';
-      if (stitchMm <= 3) return 'fine weave';
-      if (stitchMm <= 5) return 'medium weave';
-      return 'chunky weave';
-    }
-  }
+  return gather.kind === 'alternate' ? turnsName(gather, thicknessMm) : singleName(gather, thicknessMm);
 }
 
 /** `slice, slice, weave in turn`; `3 slices, 2 fine weaves, then slices`. */

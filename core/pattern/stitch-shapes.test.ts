@@ -1,5 +1,6 @@
-import { pick } from './gather';
-import { outlineOf, stitchShapes, type StitchShape } from './stitch-shapes';
+import { pick, stitchShapes } from './gather';
+import type { StitchShape } from './gathers/kind';
+import { outlineOf } from './stitch-shapes';
 import type { SingleGather } from './types';
 
 /** Area of a stitch, mm along the section times share of its thickness. */

@@ -76,7 +76,7 @@ export function variedSpacing(spacing: PlainSpacing, own: Differences | undefine
 
 /** A gather with the stitches of its row. */
 export function variedGather(gather: SingleGather, own: Differences | undefined, row: number): SingleGather {
-  if (!own || gather.kind !== 'weave') return gather;
+  if (!own || !('stitchMm' in gather)) return gather;
   const [stitch, gap] = [own.stitchMm(row), own.gapMm(row)];
   if (stitch === 0 && gap === 0) return gather;
   return {

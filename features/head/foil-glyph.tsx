@@ -1,4 +1,4 @@
-import { outlineOf, stitchShapes, type SingleGather } from '@/core/pattern';
+import { depthOf, outlineOf, stitchShapes, type SingleGather } from '@/core/pattern';
 import { closedPath } from './closed-path';
 
 /** At least so many px a mm, and for each stitch: in real proportion, at a scale at which a fine weave still shows. */
@@ -25,11 +25,11 @@ export function FoilGlyph({
   const x = (width - bar) / 2;
   const room = height - 6;
   if (gather.kind === 'slice') return <rect x={x} y={3} width={bar} height={room} rx={1} fill={fill} />;
-  const stitchMm = gather.kind === 'weave' ? gather.stitchMm : gather.pointMm;
-  const scale = Math.max(SCALE, LEAST_STITCH / stitchMm);
+  const [first] = stitchShapes(gather, room / SCALE);
+  const scale = Math.max(SCALE, LEAST_STITCH / (first.at(-1)!.alongMm - first[0].alongMm));
   const shapes = stitchShapes(gather, room / scale);
   const end = shapes.at(-1)!.at(-1)!.alongMm * scale;
-  const deepest = Math.max(...shapes[0].map(({ to }) => to));
+  const deepest = depthOf(gather);
   // One shape for all stitches: a full head has a thousand of them.
   const d = shapes.map((shape) =>
     closedPath(

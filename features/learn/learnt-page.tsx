@@ -11,14 +11,13 @@ import {
   YAxis,
 } from 'recharts';
 import type { Accuracy, Compared } from '@/core/learn';
+import { gatherWord } from '@/core/pattern';
 import { Button } from '@/ui/button';
 import { useSaid, useShownUnit } from '@/ui/measures';
 import { useCalendar } from '../house/calendar';
 import { forget } from './actions';
 import { LightenerTable } from './lightener-table';
 import type { LearntFacts, LearntPerson } from './queries';
-
-const GATHER_WORDS = { slice: 'Slice', weave: 'Weave', zigzag: 'Zigzag' } as const;
 
 /** What the records teach, with what it rests on: pace and use by person, and how good the estimates were. */
 export function LearntPage({ facts }: { facts: LearntFacts }) {
@@ -100,7 +99,7 @@ function Person({
         <tbody>
           {pace.map(({ gather, seconds, low, high, foils: n }) => (
             <tr key={gather} className="border-t border-line">
-              <td className="py-1 font-semibold">{GATHER_WORDS[gather]}</td>
+              <td className="py-1 font-semibold capitalize">{gatherWord(gather)}</td>
               <td className="text-right">{Math.round(seconds)}</td>
               <td className="text-right text-ink-soft">
                 {Math.round(low)}–{Math.round(high)}

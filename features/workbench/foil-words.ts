@@ -1,5 +1,5 @@
 import { zoneName } from '@/core/head';
-import { partingName, type Foil, type Panel } from '@/core/pattern';
+import { partingName, pickedWords, type Foil, type Panel } from '@/core/pattern';
 
 /** A foil in words: where it lies, and its measures. @param say a length as the house says it */
 export function foilWords(
@@ -9,16 +9,12 @@ export function foilWords(
 ): { place: string; measures: string } {
   const column =
     foil.column === 0 ? 'middle' : `${foil.column > 0 ? 'left' : 'right'} ${Math.abs(foil.column)}`;
-  const stitches =
-    foil.gather === 'slice'
-      ? 'slice'
-      : `${foil.stitches} ${foil.gather === 'zigzag' ? 'points' : 'stitches'}`;
   return {
     place: `${panel.name}, row ${foil.row}, ${column}`,
     measures: [
       `${say(Math.round(foil.widthMm))} × ${say(foil.thicknessMm)}`,
       partingName(panel.direction, foil.angleDeg),
-      stitches,
+      pickedWords(foil.gather, foil.stitches),
       `${Math.round(foil.pickedShare * 100)}% picked`,
       `about ${Math.round(foil.hairs)} hairs`,
       zoneName(foil.zone).toLowerCase(),

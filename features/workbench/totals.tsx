@@ -5,6 +5,8 @@ import { useMemo, type ReactNode } from 'react';
 import { zoneName, ZONES, type Zone } from '@/core/head';
 import {
   brightnessStep,
+  GATHER_KINDS,
+  sectionsOf,
   sharesOf,
   type HairShares,
   type Shares,
@@ -18,11 +20,6 @@ import { hoursAndMinutes } from '../shared';
 import { useVisit } from '../visit/store';
 
 const percent = (share: number) => Math.round(share * 100);
-const KINDS: readonly { kind: keyof Counted['byGather']; one: string; many: string }[] = [
-  { kind: 'slice', one: 'slice', many: 'slices' },
-  { kind: 'weave', one: 'weave', many: 'weaves' },
-  { kind: 'zigzag', one: 'zigzag', many: 'zigzags' },
-];
 
 /** What the pattern comes to: foils, time, light, hair, money; by kind, formula and zone behind one press. */
 export function Totals() {
@@ -109,8 +106,8 @@ function AllTotals({
   cut: readonly Sheets[];
   wish: readonly [number, number];
 }) {
-  const kinds = KINDS.filter(({ kind }) => totals.byGather[kind] > 0).map(
-    ({ kind, one, many }) => `${totals.byGather[kind]} ${totals.byGather[kind] === 1 ? one : many}`,
+  const kinds = GATHER_KINDS.filter((kind) => totals.byGather[kind] > 0).map((kind) =>
+    sectionsOf(kind, totals.byGather[kind]),
   );
   const inHouse = useSaid();
   const letters = Object.entries(totals.byFormula).sort(([a], [b]) => a.localeCompare(b));

@@ -1,6 +1,15 @@
 'use client';
 
-import { GATHER_PRESETS, gatherName, offScalp, type Gather, type SingleGather } from '@/core/pattern';
+import type { ComponentType } from 'react';
+import {
+  GATHER_KINDS,
+  GATHER_PRESETS,
+  gatherName,
+  offScalp,
+  type Gather,
+  type GatherKind,
+  type SingleGather,
+} from '@/core/pattern';
 import { Segmented } from '@/ui/segmented';
 import { Select } from '@/ui/select';
 import { useUnits } from '../../house/context';
@@ -9,36 +18,47 @@ import { Switch } from '@/ui/switch';
 import type { RecipeProps } from './props';
 import { FIRST_SEQUENCE, TurnFields } from './turns';
 
-type Kind = SingleGather['kind'] | 'alternate';
+type Kind = GatherKind | 'alternate';
+type Of<K extends GatherKind> = Extract<SingleGather, { kind: K }>;
+/** Changes what is gathered, where it is still of the kind that the fields were drawn for. */
+type Change<G extends SingleGather> = (what: string, figure: (gather: G) => string, to: Partial<G>) => void;
+interface FieldsProps<G extends SingleGather> {
+  gather: G;
+  set: Change<G>;
+}
 
+/** What is offered of each kind: its name, what it begins with, and its measures. */
+const OFFERED: {
+  readonly [K in GatherKind]: {
+    words: string;
+    start: Of<K>;
+    Fields: ComponentType<FieldsProps<Of<K>>> | null;
+  };
+} = {
+  slice: { words: 'Slice', start: GATHER_PRESETS.slice.gather, Fields: null },
+  weave: { words: 'Weave', start: GATHER_PRESETS.fine.gather, Fields: WeaveFields },
+  zigzag: { words: 'Zigzag', start: GATHER_PRESETS.zigzag.gather, Fields: ZigzagFields },
+};
 const KINDS: readonly { value: Kind; words: string }[] = [
-  { value: 'slice', words: 'Slice' },
-  { value: 'weave', words: 'Weave' },
-  { value: 'zigzag', words: 'Zigzag' },
+  ...GATHER_KINDS.map((kind) => ({ value: kind, words: OFFERED[kind].words })),
   { value: 'alternate', words: 'In turn' },
 ];
-const STARTS: Record<Kind, Gather> = {
-  slice: { kind: 'slice' },
-  weave: GATHER_PRESETS.fine.gather,
-  zigzag: GATHER_PRESETS.zigzag.gather,
-  alternate: FIRST_SEQUENCE,
-};
 const PRESETS = Object.entries(GATHER_PRESETS).map(([value, { name }]) => ({ value, words: name }));
 
 /** How hair is picked, and how thick the section is. */
 export function GatherFields({ panel, totals, change }: RecipeProps) {
   const { gather } = panel;
   const { say } = useUnits();
-  const setGather = (
-    what: string,
-    figure: (own: SingleGather) => string,
-    next: (own: SingleGather) => SingleGather,
-  ) =>
-    change(
-      what,
-      (own) => (own.gather.kind === 'alternate' ? 'in turn' : figure(own.gather)),
-      (own) => ({ ...own, gather: own.gather.kind === 'alternate' ? own.gather : next(own.gather) }),
-    );
+  const set =
+    <G extends SingleGather>(kind: G['kind']): Change<G> =>
+    (what, figure, to) => {
+      const fits = (own: Gather): own is G => own.kind === kind;
+      change(
+        what,
+        (own) => (fits(own.gather) ? figure(own.gather) : own.gather.kind),
+        (own) => (fits(own.gather) ? { ...own, gather: { ...own.gather, ...to } } : own),
+      );
+    };
   const name = gatherName(gather, panel.thicknessMm);
   const preset = PRESETS.find(({ words }) => words === name)?.value ?? 'own';
   return (
@@ -51,7 +71,7 @@ export function GatherFields({ panel, totals, change }: RecipeProps) {
           change(
             'gather',
             (own) => gatherName(own.gather, own.thicknessMm),
-            (own) => ({ ...own, gather: STARTS[kind] }),
+            (own) => ({ ...own, gather: kind === 'alternate' ? FIRST_SEQUENCE : OFFERED[kind].start }),
           )
         }
       />
@@ -91,103 +111,84 @@ export function GatherFields({ panel, totals, change }: RecipeProps) {
           }
         />
       </div>
-      {gather.kind === 'weave' && (
-        <>
-          <LengthSlider
-            label="Stitch"
-            min={0.5}
-            max={12}
-            step={0.5}
-            mm={gather.stitchMm}
-            onChange={(mm) =>
-              setGather(
-                'stitch',
-                (own) => (own.kind === 'weave' ? say(own.stitchMm) : own.kind),
-                (own) => (own.kind === 'weave' ? { ...own, stitchMm: mm } : own),
-              )
-            }
-          />
-          <Graded gather={gather} setGather={setGather} />
-          <LengthSlider
-            label="Gap"
-            min={0.5}
-            max={12}
-            step={0.5}
-            mm={gather.gapMm}
-            onChange={(mm) =>
-              setGather(
-                'gap',
-                (own) => (own.kind === 'weave' ? say(own.gapMm) : own.kind),
-                (own) => (own.kind === 'weave' ? { ...own, gapMm: mm } : own),
-              )
-            }
-          />
-        </>
-      )}
-      {gather.kind === 'weave' && (
-        <LengthSlider
-          label="Woven off the scalp"
-          min={0}
-          max={40}
-          step={1}
-          mm={gather.offScalpMm ?? 0}
-          said={(mm) => (mm === 0 ? 'at the scalp' : undefined)}
-          hint={offScalpWords(gather, say)}
-          onChange={(mm) =>
-            setGather(
-              'woven off the scalp',
-              (own) => (own.kind === 'weave' ? say(own.offScalpMm ?? 0) : own.kind),
-              (own) => (own.kind === 'weave' ? { ...own, offScalpMm: mm } : own),
-            )
-          }
-        />
-      )}
-      {gather.kind === 'zigzag' && (
-        <LengthSlider
-          label="Point"
-          min={2}
-          max={30}
-          step={1}
-          mm={gather.pointMm}
-          onChange={(mm) =>
-            setGather(
-              'point',
-              (own) => (own.kind === 'zigzag' ? say(own.pointMm) : own.kind),
-              (own) => (own.kind === 'zigzag' ? { ...own, pointMm: mm } : own),
-            )
-          }
-        />
-      )}
-      {(gather.kind === 'weave' || gather.kind === 'zigzag') && (
-        <Segmented
-          label="Depth of the weave"
-          value={gather.depth > 0.6 ? 'through' : 'surface'}
-          options={[
-            { value: 'surface', words: 'Surface half' },
-            { value: 'through', words: 'Through' },
-          ]}
-          onChange={(depth) =>
-            setGather(
-              'depth',
-              (own) => (own.kind === 'slice' ? 'through' : own.depth > 0.6 ? 'through' : 'surface'),
-              (own) => (own.kind === 'slice' ? own : { ...own, depth: depth === 'through' ? 1 : 0.5 }),
-            )
-          }
-        />
-      )}
+      {gather.kind !== 'alternate' && <KindFields gather={gather} set={set(gather.kind)} />}
     </>
   );
 }
 
-type Weave = Extract<SingleGather, { kind: 'weave' }>;
+function KindFields({ gather, set }: FieldsProps<SingleGather>) {
+  // Fields take their kind of gather alone: that this one is theirs, the types cannot follow.
+  const Fields = OFFERED[gather.kind].Fields as ComponentType<FieldsProps<SingleGather>> | null;
+  return Fields && <Fields gather={gather} set={set} />;
+}
 
-interface GradedProps {
-  gather: Weave;
-  setGather(
-    what: string,
-    figure: (own: SingleGather) => string,
-    next: (own: SingleGather) => SingleGather,
-  ): void;
+function WeaveFields({ gather, set }: FieldsProps<Of<'weave'>>) {
+  const { say } = useUnits();
+  return (
+    <>
+      <LengthSlider
+        label="Stitch"
+        min={0.5}
+        max={12}
+        step={0.5}
+        mm={gather.stitchMm}
+        onChange={(mm) => set('stitch', (own) => say(own.stitchMm), { stitchMm: mm })}
+      />
+      <Graded gather={gather} set={set} />
+      <LengthSlider
+        label="Gap"
+        min={0.5}
+        max={12}
+        step={0.5}
+        mm={gather.gapMm}
+        onChange={(mm) => set('gap', (own) => say(own.gapMm), { gapMm: mm })}
+      />
+      <LengthSlider
+        label="Woven off the scalp"
+        min={0}
+        max={40}
+        step={1}
+        mm={gather.offScalpMm ?? 0}
+        said={(mm) => (mm === 0 ? 'at the scalp' : undefined)}
+        hint={offScalpWords(gather, say)}
+        onChange={(mm) => set('woven off the scalp', (own) => say(own.offScalpMm ?? 0), { offScalpMm: mm })}
+      />
+      <Depth gather={gather} set={set} />
+    </>
+  );
+}
+
+function ZigzagFields({ gather, set }: FieldsProps<Of<'zigzag'>>) {
+  const { say } = useUnits();
+  return (
+    <>
+      <LengthSlider
+        label="Point"
+        min={2}
+        max={30}
+        step={1}
+        mm={gather.pointMm}
+        onChange={(mm) => set('point', (own) => say(own.pointMm), { pointMm: mm })}
+      />
+      <Depth gather={gather} set={set} />
+    </>
+  );
+}
+
+/** Whether stitches skim the section's surface or go through it. */
+function Depth<G extends Of<'weave'> | Of<'zigzag'>>({ gather, set }: FieldsProps<G>) {
+  const said = ({ depth }: G) => (depth > 0.6 ? 'through' : 'surface');
+  return (
+    <Segmented
+      label="Depth of the weave"
+      value={said(gather)}
+      options={[
+        { value: 'surface', words: 'Surface half' },
+        { value: 'through', words: 'Through' },
+      ]}
+      onChange={(depth) => set('depth', said, { depth: depth === 'through' ? 1 : 0.5 } as Partial<G>)}
+    />
+  );
 }
 
 const ENDS = [
@@ -196,40 +197,32 @@ const ENDS = [
 ] as const;
 
 /** Stitches that grow or shrink along the section, and the end at which they begin. */
-function Graded({ gather, setGather }: GradedProps) {
+function Graded({ gather, set }: FieldsProps<Of<'weave'>>) {
   const { say } = useUnits();
-  const graded = typeof gather.lastStitchMm === 'number';
-  const weave = (what: string, figure: (own: Weave) => string, to: Partial<Weave>) =>
-    setGather(
-      what,
-      (own) => (own.kind === 'weave' ? figure(own) : own.kind),
-      (own) => (own.kind === 'weave' ? { ...own, ...to } : own),
-    );
+  const { lastStitchMm } = gather;
   return (
     <>
       <div className="flex min-h-9 items-center justify-between gap-3">
         <span className="text-base">Stitches graded</span>
         <Switch
           label="Stitches graded"
-          on={graded}
+          on={typeof lastStitchMm === 'number'}
           onChange={(on) =>
-            weave(
-              'graded stitches',
-              (own) => (own.lastStitchMm ? 'on' : 'off'),
-              on ? { lastStitchMm: Math.max(0.5, gather.stitchMm / 2) } : { lastStitchMm: null },
-            )
+            set('graded stitches', (own) => (own.lastStitchMm ? 'on' : 'off'), {
+              lastStitchMm: on ? Math.max(0.5, gather.stitchMm / 2) : null,
+            })
           }
         />
       </div>
-      {graded && (
+      {typeof lastStitchMm === 'number' && (
         <LengthSlider
           label="Last stitch"
           min={0.5}
           max={12}
           step={0.5}
-          mm={gather.lastStitchMm!}
+          mm={lastStitchMm}
           onChange={(mm) =>
-            weave('last stitch', (own) => say(own.lastStitchMm ?? own.stitchMm), { lastStitchMm: mm })
+            set('last stitch', (own) => say(own.lastStitchMm ?? own.stitchMm), { lastStitchMm: mm })
           }
         />
       )}
@@ -238,7 +231,7 @@ function Graded({ gather, setGather }: GradedProps) {
         value={gather.fromHairline ? 'hairline' : 'inside'}
         options={ENDS}
         onChange={(end) =>
-          weave('first stitch', (own) => (own.fromHairline ? 'at the hairline' : 'at the other end'), {
+          set('first stitch', (own) => (own.fromHairline ? 'at the hairline' : 'at the other end'), {
             fromHairline: end === 'hairline',
           })
         }
