@@ -135,6 +135,12 @@ describe('in words', () => {
     expect(seen({ tests: [alert('2026-01-25', 'clear')] })).toEqual(['The alert test is 304 days old.']);
     expect(seen({ tests: [alert('2026-01-25', 'clear'), alert('2026-11-01', 'clear')] })).toEqual([]);
     expect(seen({ tests: [alert('2026-11-20', null), alert('2026-11-01', 'clear')] })).toEqual([]);
+    expect(seen({ tests: [alert('2026-11-01', 'clear'), alert('2026-01-25', 'clear')] })).toEqual([]);
+    // One of the visit's own day is not ready; one after it does not count.
+    expect(seen({ tests: [alert('2026-11-25', 'clear')] })).toEqual([
+      'The alert test was put on less than 48 h ago.',
+    ]);
+    expect(seen({ tests: [alert('2026-11-26', 'clear')] })).toEqual(['No alert test on record.']);
     // A strand test is no alert test.
     expect(seen({ tests: [strand('2026-11-01', 'passed')] })).toEqual(['No alert test on record.']);
   });
@@ -144,6 +150,12 @@ describe('in words', () => {
     expect(dyed()).toEqual(['Metal-salt, plant or unknown dye, and no strand test.']);
     expect(dyed(strand('2026-11-20', null))).toEqual([
       'Metal-salt, plant or unknown dye, and its strand test is not read yet.',
+    ]);
+    expect(dyed(alert('2026-11-20', null))).toEqual([
+      'Metal-salt, plant or unknown dye, and no strand test.',
+    ]);
+    expect(dyed(strand('2026-11-25', 'passed'))).toEqual([
+      'Metal-salt or plant dye in the hair; its strand test passed.',
     ]);
     expect(dyed(strand('2026-11-26', 'passed'))).toEqual([
       'Metal-salt, plant or unknown dye, and no strand test.',

@@ -54,7 +54,11 @@ test('40 vol within 20 mm of the scalp stops; further away it does not', () => {
 });
 
 test('over 20 vol on the scalp itself stops: root colour, or painted in the open air from the root', () => {
-  expect(keys({ onScalp: [{ what: 'root colour', volumes: 30 }] })).toEqual(['strong-scalp stop']);
+  const rootColour = { onScalp: [{ what: 'root colour', volumes: 30 }] };
+  expect(keys(rootColour)).toEqual(['strong-scalp stop']);
+  expect(mixCautions(facts(rootColour), LIMITS)[0].seen).toMatch(
+    /on the scalp itself: root colour \(30 vol\)\.$/,
+  );
   expect(keys({ onScalp: [{ what: 'root colour', volumes: 20 }] })).toEqual([]);
   const open = with_({ medium: 'open-air' });
   expect(keys({ formulas: { A: formula({ volumes: 30 }) } }, open)).toEqual([
