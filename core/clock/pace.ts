@@ -1,9 +1,10 @@
 /**
  * Seconds to place one foil, by gather. Working assumptions (middle of the usual ranges: slice 40–60, weave
  * 50–75 s; a
- * zigzag parting as long as a weave's slower end), until a person's own pace has been measured.
+ * zigzag parting as long as a weave's slower end; a double weave parted and woven once more), until a person's own
+ * pace has been measured.
  */
-export const SECONDS_PER_FOIL = { slice: 50, weave: 62, zigzag: 70 } as const;
+export const SECONDS_PER_FOIL = { slice: 50, weave: 62, double: 85, zigzag: 70 } as const;
 
 /**
  * Painting a section in the open air: three to four foils' worth of hair are painted at once, 5–10 minutes

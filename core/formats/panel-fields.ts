@@ -286,14 +286,17 @@ const depth = between(
   "Share of the section's thickness that a stitch takes: 0.5 skims the surface, 1 goes through",
 );
 
+const stitchMm = between(0.5, 30, 'mm', 'Width of a picked stitch, mm along the parting');
+const gapMm = between(0.5, 30, 'mm', 'Width of the gap between stitches, mm');
+
 /** A kind that is missing here does not compile. */
 const singleGathers = {
   slice: z.strictObject({ kind: z.literal('slice') }).describe('The whole section'),
   weave: z
     .strictObject({
       kind: z.literal('weave'),
-      stitchMm: between(0.5, 30, 'mm', 'Width of a picked stitch, mm along the parting'),
-      gapMm: between(0.5, 30, 'mm', 'Width of the gap between stitches, mm'),
+      stitchMm,
+      gapMm,
       depth,
       lastStitchMm: between(0.5, 30, 'mm', 'Width of the last stitch where they are graded, mm').nullish(),
       fromHairline: yesOrNo('Begins with a stitch at the end nearer the hairline').optional(),
@@ -305,6 +308,14 @@ const singleGathers = {
       ).optional(),
     })
     .describe('Alternate stitches'),
+  double: z
+    .strictObject({
+      kind: z.literal('double'),
+      stitchMm,
+      gapMm,
+      depth: between(0.1, 0.5, '', "Share of the section's thickness that each layer takes"),
+    })
+    .describe('Picked in two layers, the stitches of the lower under the gaps of the upper'),
   zigzag: z
     .strictObject({
       kind: z.literal('zigzag'),

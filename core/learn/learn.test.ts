@@ -19,6 +19,7 @@ test('without foils everybody works at the usual pace', () => {
   ).toEqual([
     ['slice', 50, 0],
     ['weave', 62, 0],
+    ['double', 85, 0],
     ['zigzag', 70, 0],
   ]);
   expect(pacePercent([], 'Ottilie')).toEqual({ percent: 100, foils: 0 });

@@ -85,10 +85,11 @@ export function pacePercent(
 ): { readonly percent: number; readonly foils: number } {
   const paces = paceOf(samples, person);
   const foils = paces.reduce((sum, own) => sum + own.foils, 0);
-  // Weighed by what they do; a gather that they never picked says nothing.
+  // Weighed by what they do; a gather that they never picked says nothing. Who has picked none weaves.
+  const weave = paces.find(({ gather }) => gather === 'weave')!;
   const log =
     foils === 0
-      ? Math.log(paces[1].seconds / SECONDS_PER_FOIL[paces[1].gather])
+      ? Math.log(weave.seconds / SECONDS_PER_FOIL.weave)
       : paces.reduce(
           (sum, own) => sum + own.foils * Math.log(own.seconds / SECONDS_PER_FOIL[own.gather]),
           0,

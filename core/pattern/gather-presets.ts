@@ -24,6 +24,11 @@ export const GATHER_PRESETS = {
   medium: { name: 'medium weave', thicknessMm: 6.5, gather: weave(4.5, 4.5) },
   chunky: { name: 'chunky weave', thicknessMm: 9, gather: weave(8, 8) },
   deep: { name: 'deep weave', thicknessMm: 12, gather: weave(6, 6, 1) },
+  double: {
+    name: 'double weave',
+    thicknessMm: 8,
+    gather: { kind: 'double', stitchMm: 4, gapMm: 4, depth: 0.5 },
+  },
   slice: { name: 'slice', thicknessMm: 3, gather: { kind: 'slice' } },
   zigzag: { name: 'zigzag weave', thicknessMm: 9, gather: { kind: 'zigzag', pointMm: 10, depth: 1 } },
 } as const satisfies Record<string, GatherPreset>;

@@ -94,6 +94,7 @@ test.each([
   [{ kind: 'slice' }],
   [weave(2.5, 2.5, 0.5)],
   [{ kind: 'weave', stitchMm: 5, gapMm: 3, depth: 0.7, lastStitchMm: 2 }],
+  [{ kind: 'double', stitchMm: 4, gapMm: 6, depth: 0.3 }],
   [{ kind: 'zigzag', pointMm: 8, depth: 0.9 }],
 ] as [SingleGather][])('%j: the points of a section that are picked make up its share', (gather) => {
   let picked = 0;
@@ -102,6 +103,14 @@ test.each([
   for (let i = 0; i < n; i += 1)
     for (let j = 0; j < n; j += 1) if (isPicked(((i + 0.5) / n) * 83, (j + 0.5) / n)) picked += 1;
   expect(picked / n / n).toBeCloseTo(pick(gather, 83).share, 2);
+});
+
+test('a double weave, by hand: 80 mm with stitches and gaps of 4: ten stitches a layer, the lower under the gaps', () => {
+  const gather: SingleGather = { kind: 'double', stitchMm: 4, gapMm: 4, depth: 0.5 };
+  expect(pick(gather, 80)).toEqual({ stitches: 20, share: 0.5 });
+  expect(pick({ ...gather, depth: 0.25 }, 80).share).toBeCloseTo(0.25, 12);
+  const isPicked = pickerOf(gather, 80);
+  for (let mm = 0.5; mm < 80; mm += 1) expect(isPicked(mm, 0.25)).toBe(!isPicked(mm, 0.75));
 });
 
 test('gathers in turn, row by row', () => {

@@ -1,4 +1,5 @@
 import type { GatherRules, Picked, Picker, StitchShape } from './gathers/kind';
+import { double } from './gathers/double';
 import { slice } from './gathers/slice';
 import { weave } from './gathers/weave';
 import { zigzag } from './gathers/zigzag';
@@ -9,6 +10,7 @@ import type { Gather, SingleGather, Turn } from './types';
 const RULES: { readonly [K in GatherKind]: GatherRules<Extract<SingleGather, { kind: K }>> } = {
   slice,
   weave,
+  double,
   zigzag,
 };
 

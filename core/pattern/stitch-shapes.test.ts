@@ -16,6 +16,8 @@ const GATHERS: readonly (readonly [string, SingleGather])[] = [
   ['a deep weave', { kind: 'weave', stitchMm: 4, gapMm: 2, depth: 1 }],
   ['graded stitches', { kind: 'weave', stitchMm: 2, gapMm: 2, depth: 0.5, lastStitchMm: 6 }],
   ['a weave picked off the scalp', { kind: 'weave', stitchMm: 3, gapMm: 3, depth: 0.5, offScalpMm: 20 }],
+  ['a double weave', { kind: 'double', stitchMm: 4, gapMm: 4, depth: 0.5 }],
+  ['a shallow double weave', { kind: 'double', stitchMm: 2, gapMm: 5, depth: 0.25 }],
   ['a zigzag', { kind: 'zigzag', pointMm: 8, depth: 0.7 }],
 ];
 

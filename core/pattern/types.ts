@@ -136,6 +136,11 @@ export type SingleGather =
       /** Picked so far from the scalp, mm: further out stitches come wider and uneven. */
       readonly offScalpMm?: number;
     }
+  /**
+   * Picked in two layers, the stitches of the lower under the gaps of the upper: mm along the parting, and the share
+   * of the section's thickness that each layer takes, at most half.
+   */
+  | { readonly kind: 'double'; readonly stitchMm: number; readonly gapMm: number; readonly depth: number }
   /** Points of a zigzag parting; base of one point along the parting. */
   | { readonly kind: 'zigzag'; readonly pointMm: number; readonly depth: number };
 

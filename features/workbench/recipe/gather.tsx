@@ -1,6 +1,6 @@
 'use client';
 
-import type { ComponentType } from 'react';
+import type { ComponentType, ReactNode } from 'react';
 import {
   GATHER_KINDS,
   GATHER_PRESETS,
@@ -37,6 +37,7 @@ const OFFERED: {
 } = {
   slice: { words: 'Slice', start: GATHER_PRESETS.slice.gather, Fields: null },
   weave: { words: 'Weave', start: GATHER_PRESETS.fine.gather, Fields: WeaveFields },
+  double: { words: 'Double', start: GATHER_PRESETS.double.gather, Fields: DoubleFields },
   zigzag: { words: 'Zigzag', start: GATHER_PRESETS.zigzag.gather, Fields: ZigzagFields },
 };
 const KINDS: readonly { value: Kind; words: string }[] = [
@@ -122,7 +123,12 @@ function KindFields({ gather, set }: FieldsProps<SingleGather>) {
   return Fields && <Fields gather={gather} set={set} />;
 }
 
-function WeaveFields({ gather, set }: FieldsProps<Of<'weave'>>) {
+/** Widths along the parting of a gather that has stitches; what lies between them belongs to it alone. */
+function StitchFields<G extends Of<'weave'> | Of<'double'>>({
+  gather,
+  set,
+  children,
+}: FieldsProps<G> & { children?: ReactNode }) {
   const { say } = useUnits();
   return (
     <>
@@ -132,17 +138,28 @@ function WeaveFields({ gather, set }: FieldsProps<Of<'weave'>>) {
         max={12}
         step={0.5}
         mm={gather.stitchMm}
-        onChange={(mm) => set('stitch', (own) => say(own.stitchMm), { stitchMm: mm })}
+        onChange={(mm) => set('stitch', (own) => say(own.stitchMm), { stitchMm: mm } as Partial<G>)}
       />
-      <Graded gather={gather} set={set} />
+      {children}
       <LengthSlider
         label="Gap"
         min={0.5}
         max={12}
         step={0.5}
         mm={gather.gapMm}
-        onChange={(mm) => set('gap', (own) => say(own.gapMm), { gapMm: mm })}
+        onChange={(mm) => set('gap', (own) => say(own.gapMm), { gapMm: mm } as Partial<G>)}
       />
+    </>
+  );
+}
+
+function WeaveFields({ gather, set }: FieldsProps<Of<'weave'>>) {
+  const { say } = useUnits();
+  return (
+    <>
+      <StitchFields gather={gather} set={set}>
+        <Graded gather={gather} set={set} />
+      </StitchFields>
       <LengthSlider
         label="Woven off the scalp"
         min={0}
@@ -154,6 +171,24 @@ function WeaveFields({ gather, set }: FieldsProps<Of<'weave'>>) {
         onChange={(mm) => set('woven off the scalp', (own) => say(own.offScalpMm ?? 0), { offScalpMm: mm })}
       />
       <Depth gather={gather} set={set} />
+    </>
+  );
+}
+
+function DoubleFields({ gather, set }: FieldsProps<Of<'double'>>) {
+  const said = ({ depth }: Of<'double'>) => (depth > 0.35 ? 'half' : 'quarter');
+  return (
+    <>
+      <StitchFields gather={gather} set={set} />
+      <Segmented
+        label="Each layer takes"
+        value={said(gather)}
+        options={[
+          { value: 'quarter', words: 'A quarter' },
+          { value: 'half', words: 'Half' },
+        ]}
+        onChange={(depth) => set('depth of each layer', said, { depth: depth === 'half' ? 0.5 : 0.25 })}
+      />
     </>
   );
 }
