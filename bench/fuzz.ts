@@ -29,7 +29,7 @@ const MOST_MS = 500;
 const COMPUTED = 0.1;
 
 const KINDS = {
-  plan: { parse: parsePlan, bases: [startPlan(), ...TECHNIQUES.map((own) => planOf(own))] },
+  plan: { parse: parsePlan, bases: [startPlan(), ...TECHNIQUES.map((technique) => planOf(technique))] },
   consult: { parse: parseConsult, bases: [EMPTY_CONSULT] },
   mix: { parse: parseMix, bases: [EMPTY_MIX] },
   outcome: {

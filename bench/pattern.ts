@@ -85,7 +85,7 @@ export function patternMeasures(): Measure[] {
     const count = warm.compute(plan).sheet.totals.foils;
     const ms = median(
       () => plan,
-      (own) => foilsOfRoots(index, warm.compute(own)),
+      (current) => foilsOfRoots(index, warm.compute(current)),
     );
     measures.push(
       line(`foils ${times}×: ${count} foils, ${((1000 * ms) / count).toFixed(0)} µs a foil`, ms, null),
@@ -97,7 +97,7 @@ export function patternMeasures(): Measure[] {
     const computed = warm.compute(fullHead());
     const ms = median(
       () => many,
-      (own) => foilsOfRoots(own, computed),
+      (rootIndex) => foilsOfRoots(rootIndex, computed),
     );
     measures.push(
       line(

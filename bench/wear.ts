@@ -83,7 +83,7 @@ function wearMeasures(): Measure[] {
   const onPage = hairRoots(head, ON_THE_PAGE);
   const tied = layHair(onPage, hair, TIED);
   const down = layHair(onPage, hair, downAt(0));
-  for (const own of [tied, down]) for (const view of VIEW_NAMES) own.flow(view);
+  for (const wornHair of [tied, down]) for (const view of VIEW_NAMES) wornHair.flow(view);
   tied.hairline();
   const reader = new LineReader(engine);
   out.push(
@@ -121,9 +121,9 @@ function wearMeasures(): Measure[] {
 
   const studio = new WearStudio(engine, ON_THE_PAGE);
   const small = (plan: Plan, pixelMm: number) => {
-    const own = studio.hair(plan, downAt(0));
+    const wornHair = studio.hair(plan, downAt(0));
     return pictureOf(
-      own.fibres('back', 'daylight', pixelMm),
+      wornHair.fibres('back', 'daylight', pixelMm),
       studio.colouring(subjectOf(plan), 0),
       'daylight',
     );
@@ -143,11 +143,11 @@ function wearMeasures(): Measure[] {
     ),
   );
   // Each time another part, so that nothing is remembered but the head; a new studio has not even that.
-  const shown = (own: WearStudio, partMm: number, pixelMm: number) => {
-    const hair = own.hair(startPlan(), downAt(partMm));
+  const shown = (wearStudio: WearStudio, partMm: number, pixelMm: number) => {
+    const hair = wearStudio.hair(startPlan(), downAt(partMm));
     return pictureOf(
       hair.fibres('back', 'daylight', pixelMm),
-      own.colouring(subjectOf(startPlan()), 0),
+      wearStudio.colouring(subjectOf(startPlan()), 0),
       'daylight',
     );
   };
@@ -156,7 +156,7 @@ function wearMeasures(): Measure[] {
       'cold: head sown, hair settled, coarse picture',
       median(
         () => new WearStudio(undefined, ON_THE_PAGE),
-        (own) => shown(own, 0, COARSE_MM),
+        (wearStudio) => shown(wearStudio, 0, COARSE_MM),
         few,
       ),
       1000,
@@ -183,16 +183,16 @@ function wearMeasures(): Measure[] {
       'another view of the same way, coarse',
       median(
         () => layHair(onPage, hair, downAt(1 + (turn++ % 40))),
-        (own) => own.fibres('left', 'daylight', COARSE_MM),
+        (wornHair) => wornHair.fibres('left', 'daylight', COARSE_MM),
         few,
       ),
       250,
     ),
   );
 
-  const all = (own: WearStudio) => {
+  const all = (wearStudio: WearStudio) => {
     let findings: readonly Finding[] = [];
-    for (const found of own.findings(subjectOf(startPlan()))) findings = found ?? findings;
+    for (const found of wearStudio.findings(subjectOf(startPlan()))) findings = found ?? findings;
     return findings;
   };
   out.push(

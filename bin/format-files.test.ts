@@ -178,8 +178,10 @@ describe('bin/lattice mix', () => {
     const { foils } = JSON.parse(
       readFileSync(path.join(root, 'docs/formats/examples/plan.sheet.json'), 'utf8'),
     ).totals;
-    expect(usual.amounts.reduce((sum: number, own: { foils: number }) => sum + own.foils, 0)).toBe(foils);
-    expect(usual.bowls.reduce((sum: number, own: { foils: number }) => sum + own.foils, 0)).toBe(foils);
+    expect(usual.amounts.reduce((sum: number, amount: { foils: number }) => sum + amount.foils, 0)).toBe(
+      foils,
+    );
+    expect(usual.bowls.reduce((sum: number, bowl: { foils: number }) => sum + bowl.foils, 0)).toBe(foils);
     expect(usual.undercoats.map(({ level }: { level: number }) => level)).toEqual([7, 8, 9]);
     expect(usual.ready[0].readyMinutes).toBeCloseTo(26.7, 0);
     expect((await mix('--read', '15:7.5')).ready[0].readyMinutes).toBeGreaterThan(
@@ -256,15 +258,15 @@ describe('bin/lattice clock', () => {
     // Its actions place every unit once, and open or rinse it.
     expect(
       first.actions.reduce(
-        (sum: number, own: { do: string; from: number; to: number }) =>
-          own.do === 'foil' ? sum + own.to - own.from + 1 : sum,
+        (sum: number, action: { do: string; from: number; to: number }) =>
+          action.do === 'foil' ? sum + action.to - action.from + 1 : sum,
         0,
       ),
     ).toBe(work.units.length);
     expect(
       first.actions.reduce(
-        (sum: number, own: { do: string; units?: string[] }) =>
-          own.do === 'pull' ? sum + own.units!.length : sum,
+        (sum: number, action: { do: string; units?: string[] }) =>
+          action.do === 'pull' ? sum + action.units!.length : sum,
         0,
       ),
     ).toBe(first.pulled);
@@ -346,14 +348,16 @@ describe('bin/lattice work', () => {
       JSON.parse(await output('clock', example, ...flags)),
     ];
     for (const { letter, units } of mix.formulas)
-      expect(work.units.filter((own: { letter: string }) => own.letter === letter)).toHaveLength(units);
+      expect(work.units.filter((unit: { letter: string }) => unit.letter === letter)).toHaveLength(units);
     for (const { letter } of mix.formulas) {
       const grams = work.units
-        .filter((own: { letter: string }) => own.letter === letter)
-        .reduce((sum: number, own: { grams: number }) => sum + own.grams, 0);
+        .filter((unit: { letter: string }) => unit.letter === letter)
+        .reduce((sum: number, unit: { grams: number }) => sum + unit.grams, 0);
       const net = mix.amounts
-        .filter((own: { letter: string; part: string }) => own.letter === letter && own.part !== 'second')
-        .reduce((sum: number, own: { net: number }) => sum + own.net, 0);
+        .filter(
+          (amount: { letter: string; part: string }) => amount.letter === letter && amount.part !== 'second',
+        )
+        .reduce((sum: number, amount: { net: number }) => sum + amount.net, 0);
       expect(Math.abs(grams - net)).toBeLessThan(0.01 * net + 0.2);
     }
     expect(

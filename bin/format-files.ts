@@ -230,11 +230,11 @@ export function formatFiles(): Record<string, string> {
   const growth = parseGrowthDocument(exampleGrowth);
   if (!growth.ok) throw new Error(growth.problem);
   const engine = createVisitEngine();
-  const visitWith = (own: Plan) =>
+  const visitWith = (current: Plan) =>
     engine.compute(
       {
-        consult: { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 9, head: own.head, hair: own.hair },
-        plan: own,
+        consult: { ...EMPTY_CONSULT, naturalLevel: 6, goalLevel: 9, head: current.head, hair: current.hair },
+        plan: current,
         mix: mix.value,
         outcome: null,
       },

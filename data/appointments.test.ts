@@ -67,7 +67,7 @@ describe('booking', () => {
   test('is found on its day at its time, as the salon’s clock says, on both sides of summer time', async () => {
     for (const on of ['2027-03-27', '2027-03-28', '2027-03-29']) {
       const id = await made({ on, from: 605 });
-      expect((await ofDay(on)).find((own) => own.id === id)).toMatchObject({
+      expect((await ofDay(on)).find((appointment) => appointment.id === id)).toMatchObject({
         on,
         from: 605,
         minutes: 180,
@@ -113,7 +113,7 @@ describe('booking', () => {
   test('a redo is linked to a visit of hers and to no other', async () => {
     const visit = (await createVisit(owner, clientId, '2027-02-01'))!;
     const id = await made({ kind: 'redo', redoOf: visit });
-    expect((await ofDay('2027-03-01')).find((own) => own.id === id)).toMatchObject({
+    expect((await ofDay('2027-03-01')).find((appointment) => appointment.id === id)).toMatchObject({
       kind: 'redo',
       redoOf: '2027-02-01',
     });
@@ -149,7 +149,7 @@ describe('changing', () => {
         ZONE,
       ),
     ).toEqual({ ok: true, id });
-    expect((await ofDay('2027-03-03')).find((own) => own.id === id)).toMatchObject({
+    expect((await ofDay('2027-03-03')).find((appointment) => appointment.id === id)).toMatchObject({
       from: 600,
       minutes: 60,
       kind: 'toner',
@@ -180,7 +180,9 @@ test('its visit is opened once, on its day; an open one of that day is taken', a
   const id = await made();
   const visit = (await visitOfAppointment(owner, id, ZONE))!;
   expect(await visitOfAppointment(owner, id, ZONE)).toBe(visit);
-  expect((await ofDay('2027-03-01')).find((own) => own.id === id)).toMatchObject({ visitId: visit });
+  expect((await ofDay('2027-03-01')).find((appointment) => appointment.id === id)).toMatchObject({
+    visitId: visit,
+  });
   const second = await made({ on: '2027-03-05' });
   const open = (await createVisit(owner, clientId, '2027-03-05'))!;
   expect(await visitOfAppointment(owner, second, ZONE)).toBe(open);
@@ -192,7 +194,9 @@ test('who is due and not booked is listed, until she is booked; unfinished recor
     trx('visit').where({ id: visitId }).update({ begun_at: trx.fn.now(), begun_by: owner.personId }),
   );
   const unfinished = async () =>
-    (await unfinishedVisits(owner, '2027-01-10')).find((own) => own.visitId === visitId);
+    (await unfinishedVisits(owner, '2027-01-10')).find(
+      (unfinishedVisit) => unfinishedVisit.visitId === visitId,
+    );
   expect(await unfinished()).toMatchObject({ recorded: false });
   await saveOutcome(owner, visitId, {
     baseRevision: 0,
@@ -204,7 +208,7 @@ test('who is due and not booked is listed, until she is booked; unfinished recor
   expect(await unfinished()).toBeUndefined();
 
   const due = async (until: string) =>
-    (await dueClients(owner, '2027-02-20', until, ZONE)).find((own) => own.clientId === clientId);
+    (await dueClients(owner, '2027-02-20', until, ZONE)).find((dueClient) => dueClient.clientId === clientId);
   expect(await due('2027-02-28')).toBeUndefined();
   expect(await due('2027-03-06')).toEqual({
     clientId,
@@ -244,7 +248,9 @@ test('appointments go with a client that is merged, and are gone with one that i
   const into = await createClient(owner, { name: 'Into', phone: '', email: '', note: '', bornOn: null });
   const id = await made();
   await mergeClients(owner, clientId, into);
-  expect((await ofDay('2027-03-01')).find((own) => own.id === id)).toMatchObject({ clientName: 'Into' });
+  expect((await ofDay('2027-03-01')).find((appointment) => appointment.id === id)).toMatchObject({
+    clientName: 'Into',
+  });
   await eraseClient(owner, into);
-  expect((await ofDay('2027-03-01')).find((own) => own.id === id)).toBeUndefined();
+  expect((await ofDay('2027-03-01')).find((appointment) => appointment.id === id)).toBeUndefined();
 });

@@ -40,7 +40,7 @@ export function giveReason(
   return inSalon(actor.salonId, async (trx) => {
     const found = await lockedVisit(trx, actor, visitId, ['cautions']);
     if (!found) return NO_VISIT;
-    const caution = found.computed.cautions.find((own) => own.key === key);
+    const caution = found.computed.cautions.find((other) => other.key === key);
     if (!caution) return { ok: false, reason: 'refused', problem: 'This caution does not stand any more.' };
     if (caution.weight === 'stop')
       return { ok: false, reason: 'refused', problem: `${caution.seen} ${caution.why}` };

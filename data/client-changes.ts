@@ -125,7 +125,7 @@ export function importClients(
             )
             .forUpdate(),
         )
-      ).map((own) => [own.id, own]),
+      ).map((clientRow) => [clientRow.id, clientRow]),
     );
     for (const { id, revision } of changed) {
       if (!before.has(id)) return { ok: false, reason: 'missing' };

@@ -90,18 +90,22 @@ test('many wrong addresses from one place are made to wait; a right one clears t
 });
 
 test('a page gives so many pictures an hour and no more', async () => {
-  const own = await page();
-  for (let i = 0; i < 12; i += 1) expect(await pageMayWrite(own, 'page-photo')).toBe(0);
-  expect(await pageMayWrite(own, 'page-photo')).toBeGreaterThan(0);
-  expect(await pageMayWrite(own, 'page-write')).toBe(0);
+  const openedPage = await page();
+  for (let i = 0; i < 12; i += 1) expect(await pageMayWrite(openedPage, 'page-photo')).toBe(0);
+  expect(await pageMayWrite(openedPage, 'page-photo')).toBeGreaterThan(0);
+  expect(await pageMayWrite(openedPage, 'page-write')).toBe(0);
 });
 
 test('two phones that answer at once are merged; sent, they wait at every open visit until they are settled', async () => {
-  const own = await page();
+  const openedPage = await page();
   const visit = (await createVisit(owner, clientId, TODAY))!;
-  expect(await answersOf(own)).toBeNull();
-  await keepAnswers(own, { base: NO_ANSWERS, document: wish({ brightness: 4 }), sent: false });
-  const kept = await keepAnswers(own, { base: NO_ANSWERS, document: wish({ tone: 'cool' }), sent: true });
+  expect(await answersOf(openedPage)).toBeNull();
+  await keepAnswers(openedPage, { base: NO_ANSWERS, document: wish({ brightness: 4 }), sent: false });
+  const kept = await keepAnswers(openedPage, {
+    base: NO_ANSWERS,
+    document: wish({ tone: 'cool' }),
+    sent: true,
+  });
   expect(kept).toMatchObject({
     revision: 2,
     document: { wish: { brightness: 4, tone: 'cool' } },
@@ -110,18 +114,23 @@ test('two phones that answer at once are merged; sent, they wait at every open v
   expect((await readVisit(owner, visit))!.answers).toEqual(kept);
   // Together they would not fit: the later one's stand.
   const worn = (part: object) => ({ ...kept.document, worn: { ...kept.document.worn, ...part } });
-  await keepAnswers(own, { base: kept.document, document: worn({ upShare: 0.75 }), sent: false });
+  await keepAnswers(openedPage, { base: kept.document, document: worn({ upShare: 0.75 }), sent: false });
   expect(
-    (await keepAnswers(own, { base: kept.document, document: worn({ halfUpShare: 0.5 }), sent: false }))
-      .document.worn,
+    (
+      await keepAnswers(openedPage, {
+        base: kept.document,
+        document: worn({ halfUpShare: 0.5 }),
+        sent: false,
+      })
+    ).document.worn,
   ).toMatchObject({ upShare: null, halfUpShare: 0.5 });
   expect(await settleAnswers(stranger, clientId, kept.id, '')).toBe(false);
   expect(await settleAnswers(owner, clientId, kept.id, 'how bright')).toBe(true);
   expect(await settleAnswers(owner, clientId, kept.id, 'how bright')).toBe(false);
-  expect([(await readVisit(owner, visit))!.answers, await answersOf(own)]).toEqual([null, null]);
+  expect([(await readVisit(owner, visit))!.answers, await answersOf(openedPage)]).toEqual([null, null]);
   // What they answer afterwards is a new one.
   expect(
-    (await keepAnswers(own, { base: NO_ANSWERS, document: wish({ brightness: 1 }), sent: false })).id,
+    (await keepAnswers(openedPage, { base: NO_ANSWERS, document: wish({ brightness: 1 }), sent: false })).id,
   ).not.toBe(kept.id);
   expect(
     (await readTrail(owner))
@@ -134,8 +143,8 @@ test('two phones that answer at once are merged; sent, they wait at every open v
 });
 
 test('what a page tells is the client’s own; a consent that was signed there is nobody’s of the salon', async () => {
-  const own = await page();
-  expect(await pageFacts(own)).toEqual({
+  const openedPage = await page();
+  expect(await pageFacts(openedPage)).toEqual({
     salonName: 'Fernhollow Colour Rooms',
     clientName: 'Own Page',
     agreed: null,
@@ -143,19 +152,19 @@ test('what a page tells is the client’s own; a consent that was signed there i
     consented: [],
     photoIds: [],
   });
-  await addConsent({ salonId: own.salonId, personId: null }, clientId, {
+  await addConsent({ salonId: openedPage.salonId, personId: null }, clientId, {
     kind: 'reminders',
     words: 'May text me.',
     signedName: 'Own Page',
     signature: [],
   });
-  expect((await pageFacts(own))!.consented).toEqual(['reminders']);
+  expect((await pageFacts(openedPage))!.consented).toEqual(['reminders']);
   const visit = (await readVisit(owner, (await createVisit(owner, clientId, TODAY))!))!;
   expect(visit.safety.consents).toMatchObject([{ kind: 'reminders', takenBy: 'the client' }]);
   // A picture that the salon took is not shown there.
   const picture = { width: 1, height: 1, full: Buffer.from('full'), small: Buffer.from('small') };
   const [theirs, ours] = [
-    (await addPhoto({ salonId: own.salonId, personId: null }, clientId, {
+    (await addPhoto({ salonId: openedPage.salonId, personId: null }, clientId, {
       visitId: null,
       kind: 'wish',
       note: '',
@@ -163,9 +172,9 @@ test('what a page tells is the client’s own; a consent that was signed there i
     }))!,
     (await addPhoto(owner, clientId, { visitId: null, kind: 'hair', note: '', picture }))!,
   ];
-  const shown = await ownPhotosOf(own);
+  const shown = await ownPhotosOf(openedPage);
   expect([shown.includes(theirs), shown.includes(ours)]).toEqual([true, false]);
-  expect((await pageFacts(own))!.photoIds).toEqual([theirs]);
+  expect((await pageFacts(openedPage))!.photoIds).toEqual([theirs]);
   expect(
     (await listPhotos(owner, clientId))
       .map(({ id, fromClient, takenBy }) => [id, fromClient, takenBy])
@@ -186,9 +195,9 @@ test('merging two records takes page and answers along and back; erasing takes t
     note: '',
     bornOn: null,
   });
-  const own = await page();
+  const openedPage = await page();
   const { path } = (await pageOfClient(owner, clientId))!;
-  await keepAnswers(own, { base: NO_ANSWERS, document: wish({ brightness: 4 }), sent: true });
+  await keepAnswers(openedPage, { base: NO_ANSWERS, document: wish({ brightness: 4 }), sent: true });
   const theirs = (await open((await ensurePage(owner, other))!.path)) as OpenedPage;
   await keepAnswers(theirs, { base: NO_ANSWERS, document: wish({ brightness: 2 }), sent: true });
   await mergeClients(owner, clientId, other);

@@ -149,7 +149,7 @@ export async function eraseClient(actor: Actor, clientId: string): Promise<boole
     const photos = await trx('photo as f')
       .join('client as c', 'c.id', 'f.client_id')
       .where('f.stored_in', 'objects')
-      .where((own) => void own.where('c.id', clientId).orWhere('c.merged_into', clientId))
+      .where((query) => void query.where('c.id', clientId).orWhere('c.merged_into', clientId))
       .select<{ id: string }[]>('f.id');
     objects.push(...photos.map(({ id }) => id));
     const [row] = await rawRows<{ erased: boolean }>(trx, 'select erase_client(?, ?) as erased', [

@@ -352,7 +352,7 @@ describe('a table of clients', () => {
     ).toEqual({ ok: true });
     const after = await allClients(owner);
     expect(after).toHaveLength(before + 1);
-    expect(after.find((own) => own.id === id)).toMatchObject({ note: 'Bun', revision: 2 });
+    expect(after.find((client) => client.id === id)).toMatchObject({ note: 'Bun', revision: 2 });
     expect(after.map(({ name }) => name)).toContain('Tabled Two');
   });
 

@@ -64,14 +64,14 @@ function middleOf(zones: readonly ZoneRegrowth[], today: string): ClientSummary[
   );
   const taken = zones.filter(({ takenOn }) => takenOn === latest);
   const of = (taken.length > 0 ? taken : [...zones]).sort((a, b) => a.mm - b.mm);
-  const own = of[of.length >> 1];
-  if (!own) return null;
+  const zoneRegrowth = of[of.length >> 1];
+  if (!zoneRegrowth) return null;
   const longest = Math.max(...zones.map(({ mm }) => mm));
   return {
-    mm: own.mm,
-    sd: own.sd,
-    measuredToday: own.from === 'measured' && own.since === today,
-    elsewhereMm: longest > own.mm + APART_MM ? longest : null,
+    mm: zoneRegrowth.mm,
+    sd: zoneRegrowth.sd,
+    measuredToday: zoneRegrowth.from === 'measured' && zoneRegrowth.since === today,
+    elsewhereMm: longest > zoneRegrowth.mm + APART_MM ? longest : null,
   };
 }
 

@@ -73,11 +73,11 @@ export async function describeTables(owner: Knex): Promise<string> {
   });
   const names = tables.map((table) => {
     const filled = columns
-      .filter((own) => own.table === table && (own.nullable || own.filled))
+      .filter((column) => column.table === table && (column.nullable || column.filled))
       .map(({ column }) => `'${column}'`);
     return `${table}: Table<${rowName(table)}, ${filled.join(' | ') || 'never'}>;`;
   });
-  const declared = names.map((own) => `    ${own}`).join('\n');
+  const declared = names.map((name) => `    ${name}`).join('\n');
   return `${HEAD}
 ${parts.join('\n\n')}
 

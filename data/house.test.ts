@@ -93,9 +93,11 @@ test('ten people saving at once make ten versions', async () => {
 test('put away it is not listed, taken out again it is, with all its versions', async () => {
   const id = await keepTechnique(first, technique('Away'));
   expect(await archiveTechnique(first, id, true)).toBe(true);
-  expect((await listTechniques(first)).map((own) => own.id)).not.toContain(id);
+  expect((await listTechniques(first)).map((listTechnique) => listTechnique.id)).not.toContain(id);
   expect(await archiveTechnique(first, id, false)).toBe(true);
-  expect((await listTechniques(first)).find((own) => own.id === id)?.versions).toHaveLength(1);
+  expect(
+    (await listTechniques(first)).find((listTechnique) => listTechnique.id === id)?.versions,
+  ).toHaveLength(1);
 });
 
 test('a saved version cannot be changed by the application', async () => {

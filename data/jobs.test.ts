@@ -35,7 +35,7 @@ afterAll(async () => {
   delete process.env.LATTICE_CLOCK;
   delete process.env.LATTICE_ADDRESS;
   delete process.env.LATTICE_OUTBOX;
-  await Promise.all(machines.map((own) => own.stop()));
+  await Promise.all(machines.map((machine) => machine.stop()));
   await outbox.close();
   await scratch.drop();
 });

@@ -73,7 +73,9 @@ export async function learntOf(actor: Actor): Promise<Learnt> {
       })),
     };
   });
-  const since = new Map(people.map((own) => [own.name, own.since === null ? 0 : Date.parse(own.since)]));
+  const since = new Map(
+    people.map((person) => [person.name, person.since === null ? 0 : Date.parse(person.since)]),
+  );
   const finished = await finishedServices(actor);
   const lessons = finished.map(({ visitId, script, events }) => ({
     visitId,
@@ -89,10 +91,10 @@ export async function learntOf(actor: Actor): Promise<Learnt> {
       lesson.pace.filter(({ person }) => begun >= (since.get(person) ?? 0)),
     ),
     lifts: lessons.flatMap(({ visitId, begun, lesson }) =>
-      lesson.lifts.flatMap((own): OfService[] =>
-        begun >= (since.get(own.person) ?? 0) &&
-        begun >= Date.parse(productsSince[own.product.id] ?? '1970-01-01')
-          ? [{ ...own, service: visitId }]
+      lesson.lifts.flatMap((lift): OfService[] =>
+        begun >= (since.get(lift.person) ?? 0) &&
+        begun >= Date.parse(productsSince[lift.product.id] ?? '1970-01-01')
+          ? [{ ...lift, service: visitId }]
           : [],
       ),
     ),

@@ -58,7 +58,7 @@ function stepChanges(
   { steps }: ServiceState,
 ): EventBody[] {
   const old = new Map(was.map((step) => [step.id, step]));
-  const there = new Map(steps.map((own) => [own.step.id, own]));
+  const there = new Map(steps.map((step) => [step.step.id, step]));
   const waits = (id: string) => there.get(id)?.standing === 'waiting';
   const out: EventBody[] = [];
   for (const { id } of was)

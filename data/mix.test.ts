@@ -81,7 +81,7 @@ describe('the mix of a visit', () => {
         mix({
           products: USUAL_PRODUCTS.products
             .filter(({ id }) => id === 'moth-powder')
-            .map((own) => ({ ...own, name: 'As it was' })),
+            .map((product) => ({ ...product, name: 'As it was' })),
           formulas: { A: lift({ volumes: 15 }) },
           tests,
           weighed: [{ item: 'A 1/moth-powder', grams: 30, by: 'scale' }],
@@ -194,7 +194,9 @@ describe('products of the house', () => {
     expect(begun).toEqual({ revision: 0, document: USUAL_PRODUCTS });
     const changed = {
       ...USUAL_PRODUCTS,
-      products: USUAL_PRODUCTS.products.map((own) => (own.id === 'moth-powder' ? { ...own, stock: 5 } : own)),
+      products: USUAL_PRODUCTS.products.map((product) =>
+        product.id === 'moth-powder' ? { ...product, stock: 5 } : product,
+      ),
     };
     expect(await saveProducts(stranger, 0, changed)).toEqual({ ok: true, revision: 1 });
     expect(await saveProducts(stranger, 0, USUAL_PRODUCTS)).toEqual({ ok: false, revision: 1 });

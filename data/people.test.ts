@@ -67,13 +67,13 @@ describe('wrong tries', () => {
         openSession('nobody@fernhollow.example', `guess ${i}`, station(100 + i)),
       ),
     );
-    expect(tried.filter((own) => own === undefined)).toHaveLength(6);
+    expect(tried.filter((opened) => opened === undefined)).toHaveLength(6);
     const at = await signedIn('ottilie@fernhollow.example');
     const suki = (await stationPeople(at)).find(({ name }) => name === 'Suki Thornfield')!;
     const pins = await Promise.all(
       Array.from({ length: 60 }, (_, i) => takeStation(at, suki.id, String(4000 + i), '')),
     );
-    expect(pins.filter((own) => own === undefined)).toHaveLength(5);
+    expect(pins.filter((pin) => pin === undefined)).toHaveLength(5);
   });
 
   test('a stranger’s wrong tries do not keep out a device that signed in before; its own do', async () => {

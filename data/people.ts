@@ -118,11 +118,11 @@ export function changePerson(
       await trx('access_link')
         .whereNull('used_at')
         .whereNull('revoked_at')
-        .where((own) => void own.where({ created_by: personId }).orWhere({ person_id: personId }))
+        .where((query) => void query.where({ created_by: personId }).orWhere({ person_id: personId }))
         .update({ revoked_at: trx.fn.now() });
       await trx('api_token')
         .whereNull('revoked_at')
-        .where((own) => void own.where({ created_by: personId }).orWhere({ person_id: personId }))
+        .where((query) => void query.where({ created_by: personId }).orWhere({ person_id: personId }))
         .update({ revoked_at: trx.fn.now() });
     }
     const changes = [

@@ -157,7 +157,7 @@ describe('keeping photos', () => {
   const add = async () =>
     (await addPhoto(owner, clientId, { visitId: null, kind: 'wish', note: '', picture }))!;
   const photo = async (id: string): Promise<Photo> =>
-    (await listPhotos(owner, clientId)).find((own) => own.id === id)!;
+    (await listPhotos(owner, clientId)).find((listPhoto) => listPhoto.id === id)!;
 
   test('the bytes come back as they were, and to nobody of another salon', async () => {
     const id = await add();

@@ -57,4 +57,4 @@ export function saveProducts(
 }
 
 /** Changes are told by the id of a product, whatever its place in the list. */
-const byId = ({ products }: Products) => Object.fromEntries(products.map((own) => [own.id, own]));
+const byId = ({ products }: Products) => Object.fromEntries(products.map((product) => [product.id, product]));

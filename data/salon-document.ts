@@ -24,7 +24,7 @@ export type SalonDocumentSaved =
  */
 export function saveSalonDocument<T>(
   actor: Actor,
-  own: SalonDocument<T>,
+  salonDocument: SalonDocument<T>,
   baseRevision: number,
   document: T,
   also?: (trx: Transaction, before: T) => Promise<void>,
@@ -32,34 +32,34 @@ export function saveSalonDocument<T>(
   return inSalon(actor.salonId, async (trx) => {
     const written = { document: JSON.stringify(document), updated_by: actor.personId };
     if (baseRevision === 0) {
-      const made = await trx(own.table)
+      const made = await trx(salonDocument.table)
         .insert({ salon_id: actor.salonId, ...written })
         .onConflict('salon_id')
         .ignore()
         .returning('revision');
       if (made.length > 0) {
-        await also?.(trx, own.usual);
-        await tell(trx, own.usual);
+        await also?.(trx, salonDocument.usual);
+        await tell(trx, salonDocument.usual);
         return { ok: true, revision: made[0].revision };
       }
     }
-    const row = await trx(own.table)
+    const row = await trx(salonDocument.table)
       .select('revision', 'document')
       .where({ salon_id: actor.salonId })
       .forUpdate()
       .first();
     if (!row || row.revision !== baseRevision) return { ok: false, revision: row?.revision ?? 0 };
     const revision = baseRevision + 1;
-    await trx(own.table)
+    await trx(salonDocument.table)
       .where({ salon_id: actor.salonId })
       .update({ ...written, revision, updated_at: trx.fn.now() });
-    const before = own.read(row.document);
+    const before = salonDocument.read(row.document);
     await also?.(trx, before);
     await tell(trx, before);
     return { ok: true, revision };
   });
 
   function tell(trx: Transaction, before: T): Promise<void> {
-    return leaveTrail(trx, actor, own.act, { changes: own.changes(before, document) });
+    return leaveTrail(trx, actor, salonDocument.act, { changes: salonDocument.changes(before, document) });
   }
 }

@@ -46,10 +46,10 @@ export async function eventsAfter(
     .where('e.visit_id', visitId)
     .where('e.position', '>', position)
     .orderBy('e.position')
-    .modify((own) => void (ids && own.whereIn('e.id', [...ids])))
+    .modify((queryBuilder) => void (ids && queryBuilder.whereIn('e.id', [...ids])))
     .select<EventRow[]>('e.position', 'e.id', 'e.device', 'e.at', 'e.body', 'p.name');
-  return rows.map(({ position: own, id, device, at, body, name }) => ({
-    position: own,
+  return rows.map(({ position: value, id, device, at, body, name }) => ({
+    position: value,
     id,
     device,
     at: at.getTime(),

@@ -211,8 +211,8 @@ test('a server clock that is put back keeps events apart, in their order', async
     expect(put.serverNow).toBeGreaterThanOrEqual(put.events.at(-1)!.at);
     by(300_000);
     await at(15, note('c'));
-    const gaps = (await readEvents(owner, visitId, 0)).map((own, i, all) =>
-      i === 0 ? 0 : Math.round((own.at - all[i - 1].at) / 10_000) / 6,
+    const gaps = (await readEvents(owner, visitId, 0)).map((readEvent, i, all) =>
+      i === 0 ? 0 : Math.round((readEvent.at - all[i - 1].at) / 10_000) / 6,
     );
     expect(gaps.slice(2)).toEqual([5, 5]);
   } finally {
@@ -281,10 +281,10 @@ test('with its end the record is written, once, from what happened; by hand it s
   });
   const record = recordOf(script, serviceState(script, await readEvents(owner, visitId, 0)));
   expect(outcome!.document.done).toBe(record.summary);
-  expect((await liveServices(owner)).map((own) => own.visitId)).not.toContain(visitId);
+  expect((await liveServices(owner)).map((liveService) => liveService.visitId)).not.toContain(visitId);
   // Taken back, it runs again; finished again, the record that stands is not overwritten.
   await appendEvents(owner, visitId, batch('station', [{ kind: 'undone', event: finished.events[0].id }]));
-  expect((await liveServices(owner)).map((own) => own.visitId)).toContain(visitId);
+  expect((await liveServices(owner)).map((liveService) => liveService.visitId)).toContain(visitId);
   await appendEvents(owner, visitId, batch('station', [{ kind: 'finished' }]));
   expect((await readVisit(owner, visitId))!.outcome!.revision).toBe(1);
 });

@@ -144,7 +144,7 @@ export function appendEvents(
       .max<{ latest: Date | null }[]>('at as latest');
     let before = last.latest?.getTime() ?? 0;
     const fresh = events
-      .filter(({ id }, i) => !known.has(id) && events.findIndex((own) => own.id === id) === i)
+      .filter(({ id }, i) => !known.has(id) && events.findIndex((event) => event.id === id) === i)
       .map(({ id, at, body }) => {
         // Never after now, and never before what the same device said earlier.
         before = Math.max(before, Math.min(now, now - (deviceNow - at)));

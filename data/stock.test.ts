@@ -84,8 +84,8 @@ test('a product that is edited keeps the stock that it has by now, whatever the 
   const visit = await begun('Busy Meanwhile');
   await saveOutcome(owner, visit, edit({ ...EMPTY_OUTCOME, done: 'As planned.', levelReached: 8 }, 0));
   const now = await stock('moth-dev-20');
-  const renamed = document.products.map((own) =>
-    own.id === 'moth-dev-20' ? { ...own, note: 'New label.' } : own,
+  const renamed = document.products.map((product) =>
+    product.id === 'moth-dev-20' ? { ...product, note: 'New label.' } : product,
   );
   expect(await saveProducts(owner, revision, { ...document, products: renamed })).toMatchObject({ ok: true });
   expect(await stock('moth-dev-20')).toBe(now);

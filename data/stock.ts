@@ -10,8 +10,8 @@ export async function withStock(trx: Transaction, range: readonly Product[]): Pr
   const rows = await trx('stock').select('product', 'amount');
   if (rows.length === 0) return range;
   const amounts = new Map(rows.map(({ product, amount }) => [product, Math.max(0, Number(amount))]));
-  return range.map((own) =>
-    isStocked(own) && amounts.has(own.id) ? { ...own, stock: amounts.get(own.id)! } : own,
+  return range.map((product) =>
+    isStocked(product) && amounts.has(product.id) ? { ...product, stock: amounts.get(product.id)! } : product,
   );
 }
 

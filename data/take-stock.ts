@@ -29,18 +29,18 @@ export async function takeFromStock(
     .select('product')
     .sum('change as change');
   const before = new Map(taken.map(({ product, change }) => [product, -Number(change)]));
-  for (const own of visit.range) {
-    if (!isStocked(own)) continue;
-    const more = Math.round(10 * ((used[own.id] ?? 0) - (before.get(own.id) ?? 0))) / 10;
+  for (const product of visit.range) {
+    if (!isStocked(product)) continue;
+    const more = Math.round(10 * ((used[product.id] ?? 0) - (before.get(product.id) ?? 0))) / 10;
     if (more === 0) continue;
     await trx('stock')
-      .insert({ salon_id: actor.salonId, product: own.id, amount: String(own.stock) })
+      .insert({ salon_id: actor.salonId, product: product.id, amount: String(product.stock) })
       .onConflict(['salon_id', 'product'])
       .ignore();
-    await trx('stock').where({ product: own.id }).decrement('amount', more);
+    await trx('stock').where({ product: product.id }).decrement('amount', more);
     await trx('stock_move').insert({
       salon_id: actor.salonId,
-      product: own.id,
+      product: product.id,
       what: 'used',
       change: String(-more),
       visit_id: visitId,
@@ -73,7 +73,9 @@ async function usedAt(
     steps,
     service,
     before: mix.corrections.flatMap(({ id, use }) =>
-      use === 'barrier' ? [colours.corrections.find((own) => own.id === id)?.result.items ?? null] : [],
+      use === 'barrier'
+        ? [colours.corrections.find((correction) => correction.id === id)?.result.items ?? null]
+        : [],
     ),
     foil: foil ? { product: foil.id, sheets } : null,
   });

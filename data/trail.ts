@@ -163,8 +163,8 @@ export function readTrail(
       .modify((query) => {
         if (of.clientId)
           query.where(
-            (own) =>
-              void own
+            (queryBuilder) =>
+              void queryBuilder
                 .where('t.client_id', of.clientId!)
                 .orWhereIn('t.client_id', trx('client').where({ merged_into: of.clientId }).select('id')),
           );

@@ -67,15 +67,19 @@ describe.each(DUMPS)('a database of migration %s', (name) => {
     let visits = 0;
     for (const { id } of clients) {
       const read = (await readClient(owner, id, TODAY))!;
-      for (const own of read.visits) {
-        expect((await readVisit(owner, own.id))!.plan.document.panels.length).toBeGreaterThan(0);
+      for (const visitSummary of read.visits) {
+        expect((await readVisit(owner, visitSummary.id))!.plan.document.panels.length).toBeGreaterThan(0);
         visits += 1;
       }
     }
     expect(visits).toBe(before[0].plans.length);
     // Found with a slip of the finger, in its own salon only.
-    expect((await listClients(owner, 'tolland', TODAY)).map((own) => own.name)).toEqual(['Maren Tolland']);
-    expect((await listClients(owner, 'tollnad', TODAY)).map((own) => own.name)).toEqual(['Maren Tolland']);
+    expect((await listClients(owner, 'tolland', TODAY)).map((listClient) => listClient.name)).toEqual([
+      'Maren Tolland',
+    ]);
+    expect((await listClients(owner, 'tollnad', TODAY)).map((listClient) => listClient.name)).toEqual([
+      'Maren Tolland',
+    ]);
     expect(await listClients(other, 'tolland', TODAY)).toEqual([]);
   });
 });

@@ -320,8 +320,8 @@ const MOST_LOOKED_BACK = 5;
 /** The first of some rows that can be read. */
 function firstRead<Row, T>(rows: readonly Row[], read: (row: Row) => T): T | undefined {
   for (const row of rows) {
-    const own = readOrProblem(() => read(row));
-    if (own.ok) return own.value;
+    const result = readOrProblem(() => read(row));
+    if (result.ok) return result.value;
   }
   return undefined;
 }

@@ -86,7 +86,8 @@ async function touch(page: Page, name: string): Promise<void> {
 async function key(page: Page, name: string): Promise<void> {
   const wanted = await waitForNamed(page, name, 'button');
   for (let tries = 0; tries < 120; tries += 1) {
-    if (await wanted.evaluate((own) => own === document.activeElement)) return page.keyboard.press('Enter');
+    if (await wanted.evaluate((element) => element === document.activeElement))
+      return page.keyboard.press('Enter');
     await page.keyboard.press('Tab');
   }
   throw new Error(`Tab never came to ${name}.`);
@@ -103,7 +104,7 @@ const ACTION = 'section[aria-label=Now] > button:last-of-type';
 /** Does what the large action says until it says something else. */
 async function through(page: Page, until: string): Promise<void> {
   for (let tries = 0; tries < 60; tries += 1) {
-    const words = await page.$eval(ACTION, (own) => own.textContent ?? '');
+    const words = await page.$eval(ACTION, (element) => element.textContent ?? '');
     if (words === until) return;
     if (words === 'Wait') await pass(page, 2);
     else {
@@ -118,10 +119,10 @@ async function through(page: Page, until: string): Promise<void> {
 /** Buttons that are smaller than a finger, by their words. */
 const small = (page: Page) =>
   page.$$eval('button, a, select, input:not([type=file]), label:has(input[type=file])', (all) =>
-    all.flatMap((own) => {
-      const { width, height } = own.getBoundingClientRect();
+    all.flatMap((element) => {
+      const { width, height } = element.getBoundingClientRect();
       return width > 0 && height > 0 && height < 44
-        ? [`${own.getAttribute('aria-label') ?? own.textContent}: ${Math.round(height)}`]
+        ? [`${element.getAttribute('aria-label') ?? element.textContent}: ${Math.round(height)}`]
         : [];
     }),
   );
@@ -242,7 +243,7 @@ test('from the foils to the finish on a tablet: everything that is decided at th
 
   // The record says it all.
   await openStep(page, visit, 'record');
-  const done = await page.$eval('textarea', (own) => (own as HTMLTextAreaElement).value);
+  const done = await page.$eval('textarea', (element) => (element as HTMLTextAreaElement).value);
   for (const words of ['Bleach wash, ends', 'Root tap', 'Spot repair', 'on dry hair'])
     expect(done).toContain(words);
   // So does the printed card by which it is repeated.
@@ -258,7 +259,8 @@ test('from the foils to the finish on a tablet: everything that is decided at th
     expect((JSON.parse(print) as { text: string }).text.replace(/\s+/g, ' ')).toContain(words);
   expect(
     complaints.filter(
-      (own) => !own.includes('ERR_INTERNET_DISCONNECTED') && !own.includes('Failed to fetch'),
+      (complaint) =>
+        !complaint.includes('ERR_INTERNET_DISCONNECTED') && !complaint.includes('Failed to fetch'),
     ),
   ).toEqual([]);
 });
@@ -307,7 +309,7 @@ test('Mix stays open during a service for what was not used: a toner that is add
   await key(page, 'Bowl A mixed');
   await sent(page);
   const state = await stateWhen(page, visit, ({ bowls }) => bowls.length > 1);
-  const units = state.blocks.flatMap((own) => own.units);
+  const units = state.blocks.flatMap((block) => block.units);
   expect(units.map(({ unit }) => unit.mix.match(/\d+ vol/)![0])).toEqual([
     '20 vol',
     ...units.slice(1).map(() => '30 vol'),

@@ -93,7 +93,7 @@ async function ask(
   { ids = [], query = {}, body, follows, headers = {} }: Call,
   token: string | undefined,
 ): Promise<Came> {
-  const { path, method } = operations.find((own) => own.id === id)!;
+  const { path, method } = operations.find((operation) => operation.id === id)!;
   let at = 0;
   const filled = path.replace(/\{\w+\}/g, () => ids[at++]);
   const answer = await fetch(`${address()}/api/v1${filled}?${new URLSearchParams(query)}`, {
@@ -262,7 +262,7 @@ test('every operation answers as it is described: to the owner, to an assistant,
       const came = await ask(id, call(), token);
       if (
         token === tokens.reader &&
-        operations.find((own) => own.id === id)!.own.security[0].token[0] === 'appointments:read'
+        operations.find((operation) => operation.id === id)!.own.security[0].token[0] === 'appointments:read'
       )
         continue;
       fits(id, came);

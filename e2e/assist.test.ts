@@ -43,7 +43,9 @@ beforeAll(async () => {
   ({ page } = session);
   await signIn(page);
   visit = await newVisit(page, 'Any Grade');
-  client = await page.$eval('header a[href^="/clients/"]', (own) => own.getAttribute('href')!.slice(1));
+  client = await page.$eval('header a[href^="/clients/"]', (element) =>
+    element.getAttribute('href')!.slice(1),
+  );
 });
 afterAll(() => session.close());
 
@@ -60,9 +62,9 @@ const open = async (route: string) => {
 async function pressed(words: string): Promise<void> {
   const found = await page.waitForFunction(
     (start) => {
-      const name = (own: HTMLElement) => (own.getAttribute('aria-label') ?? own.innerText).trim();
+      const name = (element: HTMLElement) => (element.getAttribute('aria-label') ?? element.innerText).trim();
       return [...document.querySelectorAll<HTMLElement>('button, [role=menuitem]')].find(
-        (own) => own.offsetParent !== null && name(own).startsWith(start),
+        (element) => element.offsetParent !== null && name(element).startsWith(start),
       );
     },
     {},

@@ -22,7 +22,7 @@ export async function stateOf(page: Page, visit: string) {
 /** What is to be done now, in the words of the screen. */
 export async function saidNow(page: Page): Promise<string> {
   const now = (await page.waitForSelector('section[aria-label=Now]'))!;
-  return now.evaluate((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
+  return now.evaluate((element) => (element as HTMLElement).innerText.replace(/\s+/g, ' '));
 }
 
 /** Waits until nothing is under way to the server: it would be told by the time after a jump. */
@@ -70,8 +70,8 @@ export async function tap(page: Page, minutes = 0): Promise<void> {
 export async function toTheEnd(page: Page, turn: (words: string) => Promise<boolean>): Promise<void> {
   for (let guard = 0; guard < 220; guard += 1) {
     for (const button of await page.$$('[aria-label=Alarms] button'))
-      if ((await button.evaluate((own) => own.textContent)) === 'Heard') {
-        await button.evaluate((own) => (own as HTMLElement).click());
+      if ((await button.evaluate((element) => element.textContent)) === 'Heard') {
+        await button.evaluate((element) => (element as HTMLElement).click());
         break;
       }
     const words = await saidNow(page);

@@ -52,12 +52,12 @@ test('a page of another address writes nothing and hears nothing', async () => {
       ).status,
     ).toBe(403);
   }
-  const own = await send(`/api/services/${visit}/events`, {
+  const response = await send(`/api/services/${visit}/events`, {
     method: 'POST',
     headers: mine({ ...JSON_TYPE, Origin: address(), 'Sec-Fetch-Site': 'same-origin' }),
     body,
   });
-  expect(own.status).not.toBe(403);
+  expect(response.status).not.toBe(403);
 });
 
 test('a page runs the scripts that bear its own number, and no other', async () => {
@@ -73,9 +73,9 @@ test('a page runs the scripts that bear its own number, and no other', async () 
   const { page } = session;
   await page.goto(`${address()}/clients`);
   const ran = await page.evaluate(() => {
-    const own = document.createElement('div');
-    document.body.append(own);
-    own.innerHTML = '<img src="data:," onerror="window.slipped = 1">';
+    const element = document.createElement('div');
+    document.body.append(element);
+    element.innerHTML = '<img src="data:," onerror="window.slipped = 1">';
     const script = document.createElement('script');
     script.textContent = 'window.slipped = 2';
     document.body.append(script);

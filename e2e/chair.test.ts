@@ -220,9 +220,9 @@ test('a service, through an offline stretch, a reload, a restart and on two devi
   const { script, events } = await served(page, visit);
   expect(events.map(({ position }) => position)).toEqual(events.map((_, i) => i + 1));
   expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
-  for (const device of new Set(events.map((own) => own.device))) {
-    const own = events.filter((event) => event.device === device).map(({ at }) => at);
-    expect([...own].sort((a, b) => a - b)).toEqual(own);
+  for (const device of new Set(events.map((event) => event.device))) {
+    const values = events.filter((event) => event.device === device).map(({ at }) => at);
+    expect([...values].sort((a, b) => a - b)).toEqual(values);
   }
   const closings = events.flatMap(({ body }) => (body.kind === 'closed' ? [body.foil] : []));
   expect(new Set(closings)).toEqual(new Set(script.units.map(({ id }) => id)));
@@ -235,14 +235,16 @@ test('a service, through an offline stretch, a reload, a restart and on two devi
   // The record is written, and stands beside the plan.
   await openStep(page, visit, 'record');
   await see(page, `On record: ${FOILS} foils`);
-  expect(await page.$eval('textarea', (own) => own.value)).toMatch(/^12 foils placed of 12 planned\./);
+  expect(await page.$eval('textarea', (element) => element.value)).toMatch(
+    /^12 foils placed of 12 planned\./,
+  );
   await page.waitForSelector('table[aria-label="Planned against done"]');
   expect(await page.$$eval('table[aria-label="Planned against done"] tbody tr', (rows) => rows.length)).toBe(
     FOILS,
   );
   expect(
-    await page.$eval('table[aria-label=Mixes] tbody', (own) =>
-      (own as HTMLElement).innerText.replace(/\s+/g, ' '),
+    await page.$eval('table[aria-label=Mixes] tbody', (element) =>
+      (element as HTMLElement).innerText.replace(/\s+/g, ' '),
     ),
   ).toMatch(/^A .+ 20 vol, 1 : \d.* 12 foils \d+ of \d+ \d+ g – \d+ min$/);
   expect(await axeFindings(page)).toEqual([]);
@@ -260,16 +262,18 @@ test('a service, through an offline stretch, a reload, a restart and on two devi
   expect(
     await page.$eval(
       'section[aria-label="How good the estimates were"]',
-      (own) => (own as HTMLElement).innerText,
+      (element) => (element as HTMLElement).innerText,
     ),
   ).toMatch(/Level[\s\S]*estimates?, off by[\s\S]*Minutes to the last rinse[\s\S]*off by \d/);
   expect(
-    await page.$eval('table[aria-label="Speed of lighteners"] tbody', (own) =>
-      (own as HTMLElement).innerText.replace(/\s+/g, ' '),
+    await page.$eval('table[aria-label="Speed of lighteners"] tbody', (element) =>
+      (element as HTMLElement).innerText.replace(/\s+/g, ' '),
     ),
   ).toMatch(/^Moth blue powder 1\.00 \d\.\d\d \d\.\d\d–\d\.\d\d \d+ checks?, \d+ services?/);
   expect(await axeFindings(page)).toEqual([]);
-  expect(tablet.complaints.filter((own) => !/ERR_|Failed to load resource/.test(own))).toEqual([]);
+  expect(tablet.complaints.filter((complaint) => !/ERR_|Failed to load resource/.test(complaint))).toEqual(
+    [],
+  );
 });
 
 /** Alarms that fell due while they held, and that no device raised. */
@@ -316,7 +320,8 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
     await counted(page, 1);
   }
   await page.waitForSelector('nav[aria-label="Other clients"]');
-  const strip = () => page.$eval('nav[aria-label="Other clients"]', (own) => (own as HTMLElement).innerText);
+  const strip = () =>
+    page.$eval('nav[aria-label="Other clients"]', (element) => (element as HTMLElement).innerText);
   expect(await strip()).toContain('Minded First');
   await advance(43);
   await page.waitForFunction(() =>
@@ -341,7 +346,7 @@ test('two clients’ timers on one screen, alarms of both; rinse all now with wh
   await press(page, 'Undo');
   await see(page, 'Undone: the rinse.');
   for (const button of await page.$$('nav[aria-label="Other clients"] button')) {
-    if (!(await button.evaluate((own) => own.textContent!)).includes('Minded First')) continue;
+    if (!(await button.evaluate((element) => element.textContent!)).includes('Minded First')) continue;
     await button.click();
     break;
   }

@@ -28,7 +28,7 @@ async function headline(): Promise<string> {
     {},
     HEADLINE,
   );
-  return page.$eval(HEADLINE, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '));
+  return page.$eval(HEADLINE, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' '));
 }
 const rinsed = (said: string) => {
   const [, hours = '0', minutes = '0'] = /rinsed after (?:(\d+) h ?)?(?:(\d+)(?: min)?)?,/.exec(said)!;
@@ -36,12 +36,12 @@ const rinsed = (said: string) => {
 };
 const steps = () =>
   page.$$eval('section[aria-label="Order of work"] li', (items) =>
-    items.map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')),
+    items.map((item) => (item as HTMLElement).innerText.replace(/\s+/g, ' ')),
   );
 /** What the plan that is followed says of itself. */
 const followed = () =>
-  page.$eval('[role=radiogroup][aria-label=Plans] [aria-checked=true]', (own) =>
-    own.getAttribute('aria-label')!,
+  page.$eval('[role=radiogroup][aria-label=Plans] [aria-checked=true]', (element) =>
+    element.getAttribute('aria-label')!,
   );
 /** Waits until the headline says something else. */
 const moved = (before: string) =>
@@ -136,7 +136,7 @@ test('a second person opens foils; what is kept by hand stays, through a reload'
   expect(
     await page.$$eval(
       'section[aria-label="Order of work"] li button[aria-pressed=true]',
-      (own) => own.length,
+      (elements) => elements.length,
     ),
   ).toBe(1);
   await see(page, 'Second person: open and wipe');

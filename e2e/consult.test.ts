@@ -314,7 +314,7 @@ describe('a picture of the hair', () => {
     expect(longer - mm).toBeGreaterThan(0.15);
     expect(longer - mm).toBeLessThan(0.45);
     await (await page.waitForSelector('button::-p-text(as regrowth to paint)'))!.click();
-    const taken = Number(await (await field(page, 'Regrowth to paint')).evaluate((own) => own.value));
+    const taken = Number(await (await field(page, 'Regrowth to paint')).evaluate((element) => element.value));
     expect(Math.abs(taken - longer)).toBeLessThanOrEqual(0.25);
   });
 

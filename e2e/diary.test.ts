@@ -45,14 +45,14 @@ const blocks = () =>
     'section[aria-label="The day"] button.absolute.rounded-ui',
     (all, name) =>
       all
-        .map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '))
+        .map((element) => (element as HTMLElement).innerText.replace(/\s+/g, ' '))
         .filter((words) => words.startsWith(name)),
     NAME,
   );
 const openBlock = async (name: string) => {
   await page.$$eval(
     'section[aria-label="The day"] button.absolute.rounded-ui',
-    (all, words) => (all.find((own) => own.textContent!.includes(words)) as HTMLElement).click(),
+    (all, words) => (all.find((element) => element.textContent!.includes(words)) as HTMLElement).click(),
     name,
   );
   await page.waitForSelector('[role=dialog]');
@@ -80,7 +80,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   const minutes = Number(
     await page.$eval(
       '[role=dialog] input[inputmode=numeric]:not([value*=":"])',
-      (own) => (own as HTMLInputElement).value,
+      (element) => (element as HTMLInputElement).value,
     ),
   );
   expect(minutes % 5).toBe(0);
@@ -91,8 +91,8 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await fill(page, 'Time', '9:30');
   await see(page, 'An alert test is missing or too old.');
   expect(
-    await page.$eval('[role=switch][aria-label="Book an alert test too"]', (own) =>
-      own.getAttribute('aria-checked'),
+    await page.$eval('[role=switch][aria-label="Book an alert test too"]', (element) =>
+      element.getAttribute('aria-checked'),
     ),
   ).toBe('true');
   expect(await axeFindings(page)).toEqual([]);
@@ -126,7 +126,9 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   // What is laid out for her; moved to a quarter past eleven.
   await openBlock(NAME);
   await page.waitForSelector('dl[aria-label=Preparation]');
-  expect(await page.$eval('dl[aria-label=Preparation]', (own) => (own as HTMLElement).innerText)).toMatch(
+  expect(
+    await page.$eval('dl[aria-label=Preparation]', (element) => (element as HTMLElement).innerText),
+  ).toMatch(
     /Last pattern[\s\S]*Fine weave, horizontal, 100 foils[\s\S]*Foils to cut[\s\S]*\d+\sof\s\d+\s×\s\d+\smm[\s\S]*Bowls[\s\S]*A 1: \d+ g/,
   );
   expect(await axeFindings(page)).toEqual([]);
@@ -137,7 +139,8 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await page.waitForSelector('ol[aria-label="To lay out"] li');
   const mine = await page.$$eval(
     'ol[aria-label="To lay out"] li',
-    (all, name) => all.map((own) => (own as HTMLElement).innerText).filter((words) => words.includes(name)),
+    (all, name) =>
+      all.map((element) => (element as HTMLElement).innerText).filter((words) => words.includes(name)),
     NAME,
   );
   expect(mine).toEqual([
@@ -147,13 +150,13 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   const [all, each] = await page.evaluate(() => {
     const sum = (words: string) =>
       [...words.matchAll(/(\d+)\sof\s\d+\s×\s\d+\smm| and (\d+) smaller/g)].reduce(
-        (own, [, one, rest]) => own + Number(one ?? rest),
+        (value, [, one, rest]) => value + Number(one ?? rest),
         0,
       );
     return [
       Number(/(\d+) foils to cut/.exec(document.body.innerText)![1]),
       [...document.querySelectorAll('ol[aria-label="To lay out"] dd')].reduce(
-        (own, cell) => own + sum((cell as HTMLElement).innerText),
+        (value, cell) => value + sum((cell as HTMLElement).innerText),
         0,
       ),
     ];
@@ -175,12 +178,12 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await press(page, 'Calendar …');
   await press(page, 'Make an address');
   const feed = await (await page.waitForSelector('code[aria-label="Calendar address"]'))!.evaluate(
-    (own) => own.textContent!,
+    (element) => element.textContent!,
   );
   const calendar = await (await fetch(feed)).text();
   const event = new ICAL.Component(ICAL.parse(calendar) as never)
     .getAllSubcomponents('vevent')
-    .map((own) => new ICAL.Event(own))
+    .map((component) => new ICAL.Event(component))
     .find(({ summary }) => summary === `${NAME}: full foils`)!;
   expect(event.sequence).toBe(1);
   expect(event.duration.toSeconds()).toBe(minutes * 60);
@@ -195,7 +198,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
     page.evaluateHandle(
       (name) =>
         [...document.querySelectorAll('section[aria-label="The day"] button.absolute.rounded-ui')].find(
-          (own) => own.textContent!.includes(name),
+          (element) => element.textContent!.includes(name),
         ) as HTMLElement,
       NAME,
     );
@@ -214,7 +217,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await page.waitForFunction(
     (name) =>
       [...document.querySelectorAll('section[aria-label="The day"] button')].some(
-        (own) => own.textContent!.includes(name) && own.textContent!.includes('12:15–'),
+        (element) => element.textContent!.includes(name) && element.textContent!.includes('12:15–'),
       ),
     {},
     NAME,
@@ -224,7 +227,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await page.waitForFunction(
     (name) =>
       [...document.querySelectorAll('section[aria-label="The day"] button')].some(
-        (own) => own.textContent!.includes(name) && own.textContent!.includes('11:15–'),
+        (element) => element.textContent!.includes(name) && element.textContent!.includes('11:15–'),
       ),
     {},
     NAME,
@@ -251,7 +254,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await page.waitForFunction(
     (name) =>
       [...document.querySelectorAll('section[aria-label="The day"] button')].some(
-        (own) => own.textContent!.includes(name) && own.textContent!.includes('12:15–'),
+        (element) => element.textContent!.includes(name) && element.textContent!.includes('12:15–'),
       ),
     {},
     NAME,
@@ -263,7 +266,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await page.waitForFunction(
     (name) =>
       [...document.querySelectorAll('section[aria-label="The day"] button')].some(
-        (own) => own.textContent!.includes(name) && own.textContent!.includes('11:15–'),
+        (element) => element.textContent!.includes(name) && element.textContent!.includes('11:15–'),
       ),
     {},
     NAME,
@@ -302,7 +305,7 @@ test('booked with her alert test, moved, in her colourist’s calendar, late, be
   await press(page, 'Open the visit');
   await at(page, /\/consult$/);
   expect(page.url()).toBe(visit);
-  expect(session.complaints.filter((own) => !own.includes('404'))).toEqual([]);
+  expect(session.complaints.filter((complaint) => !complaint.includes('404'))).toEqual([]);
 });
 
 test('a week is booked, one of it moved by a finger, and another calendar reads all of it', async () => {
@@ -330,7 +333,8 @@ test('a week is booked, one of it moved by a finger, and another calendar reads 
     const test = await page
       .waitForSelector('[role=switch][aria-label="Book an alert test too"]', { timeout: 3000 })
       .catch(() => null);
-    if ((await test?.evaluate((own) => own.getAttribute('aria-checked'))) === 'true') await test!.click();
+    if ((await test?.evaluate((element) => element.getAttribute('aria-checked'))) === 'true')
+      await test!.click();
     await page.click('[role=dialog] button[type=submit]');
     await closed();
     await onDay('10:00');
@@ -344,7 +348,7 @@ test('a week is booked, one of it moved by a finger, and another calendar reads 
       ) as HTMLElement,
     name,
   );
-  await handle.evaluate((own) => own.scrollIntoView({ block: 'center' }));
+  await handle.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   const { x, y } = (await handle.boundingBox())!;
   await page.touchscreen.touchStart(x + 8, y + 20);
   await new Promise((resolve) => setTimeout(resolve, 700));
@@ -356,11 +360,11 @@ test('a week is booked, one of it moved by a finger, and another calendar reads 
   await press(page, 'Calendar …');
   await press(page, 'Make an address');
   const feed = await (await page.waitForSelector('code[aria-label="Calendar address"]'))!.evaluate(
-    (own) => own.textContent!,
+    (element) => element.textContent!,
   );
   const events = new ICAL.Component(ICAL.parse(await (await fetch(feed)).text()) as never)
     .getAllSubcomponents('vevent')
-    .map((own) => new ICAL.Event(own))
+    .map((component) => new ICAL.Event(component))
     .filter(({ summary }) => summary.startsWith(name));
   const local = (event: ICAL.Event) => new Date(event.startDate.toJSDate()).toISOString().slice(0, 10);
   expect(events.map((event) => [local(event), event.sequence]).sort()).toEqual([

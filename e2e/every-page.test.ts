@@ -94,26 +94,26 @@ const spread = () =>
 const small = () =>
   page.evaluate(() => {
     const out: string[] = [];
-    for (const own of document.querySelectorAll<HTMLElement>(
+    for (const element of document.querySelectorAll<HTMLElement>(
       'button, a[href], input, select, textarea, summary, [role=slider]:not(g), [role=switch], [role=radio], [role=menuitem]',
     )) {
-      const box = own.getBoundingClientRect();
-      const style = getComputedStyle(own);
+      const box = element.getBoundingClientRect();
+      const style = getComputedStyle(element);
       if (
         box.width === 0 ||
         box.height === 0 ||
         style.visibility === 'hidden' ||
-        own.closest('[aria-hidden=true]')
+        element.closest('[aria-hidden=true]')
       )
         continue;
-      if (own instanceof HTMLInputElement && ['file', 'hidden'].includes(own.type)) continue;
-      if (own instanceof HTMLAnchorElement && style.display === 'inline') continue;
-      const after = getComputedStyle(own, '::after');
+      if (element instanceof HTMLInputElement && ['file', 'hidden'].includes(element.type)) continue;
+      if (element instanceof HTMLAnchorElement && style.display === 'inline') continue;
+      const after = getComputedStyle(element, '::after');
       const reach = after.content !== 'none' && after.position === 'absolute' ? -parseFloat(after.top) : 0;
       const [width, height] = [box.width + 2 * Math.max(0, reach), box.height + 2 * Math.max(0, reach)];
       if (Math.min(width, height) < 43.5)
         out.push(
-          `${own.tagName.toLowerCase()} ${(own.getAttribute('aria-label') ?? own.innerText).slice(0, 30)} ${Math.round(width)} × ${Math.round(height)}`,
+          `${element.tagName.toLowerCase()} ${(element.getAttribute('aria-label') ?? element.innerText).slice(0, 30)} ${Math.round(width)} × ${Math.round(height)}`,
         );
     }
     return out;
@@ -137,7 +137,7 @@ test('at a desk no page and no part has a finding of any grade, nor runs out at 
         await press(page, words);
       await see(page, 'Level 6');
     }
-    found.push(...(await axeFindings(page)).map((own) => `${name}: ${own}`));
+    found.push(...(await axeFindings(page)).map((axeFinding) => `${name}: ${axeFinding}`));
     const { sideways, down } = await spread();
     if (sideways > 0) found.push(`${name}: ${sideways} px off to the side`);
     if (step && down > 0) found.push(`${name}: the page itself scrolls by ${down} px`);
@@ -149,7 +149,7 @@ test('at a desk no page and no part has a finding of any grade, nor runs out at 
   }
   expect(found).toEqual([]);
   // One scale serves whoever asks first: that another has it is said on the screen.
-  expect(session.complaints.filter((own) => !own.includes('/api/scale'))).toEqual([]);
+  expect(session.complaints.filter((complaint) => !complaint.includes('/api/scale'))).toEqual([]);
 });
 
 test('on a phone and on a tablet nothing lies off the page, the header stays, and nothing is under 44 px', async () => {

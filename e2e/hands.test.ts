@@ -114,10 +114,10 @@ test('by finger a slider moves by a pull and not by a swipe, a panel opens its f
   await open(SIZES[1]);
   await newVisit(page, 'By Finger');
   const level = async () =>
-    Number(await page.$eval('[role=slider]', (own) => own.getAttribute('aria-valuenow')));
+    Number(await page.$eval('[role=slider]', (element) => element.getAttribute('aria-valuenow')));
   const track = (await page.waitForSelector('[role=slider]'))!;
-  const box = await track.evaluate((own) => {
-    const { left, top, width, height } = own.parentElement!.parentElement!.getBoundingClientRect();
+  const box = await track.evaluate((element) => {
+    const { left, top, width, height } = element.parentElement!.parentElement!.getBoundingClientRect();
     return { left, top, width, height };
   });
   const swipe = async (from: { x: number; y: number }, to: { x: number; y: number }) => {
@@ -164,8 +164,8 @@ test('what was chosen, and the steps back, survive a reload; a changed form asks
   await fill(page, 'Drop-out, typed', '9');
   await page.keyboard.press('Enter');
   await saved(page);
-  const label = await page.$eval('header button[aria-label^="Undo"]', (own) =>
-    own.getAttribute('aria-label'),
+  const label = await page.$eval('header button[aria-label^="Undo"]', (element) =>
+    element.getAttribute('aria-label'),
   );
   expect(label).toMatch(/^Undo: .*9 mm/);
   await press(page, 'Round head, large');
@@ -204,17 +204,17 @@ test('a finger that rests on a foil of the list lights it on the head, as a mous
   await live(page);
   await (await page.waitForSelector('button[aria-label^="Rows of"]'))!.tap();
   const foil = (await page.waitForSelector('button[aria-label^="Row 2, foil "]'))!;
-  await foil.evaluate((own) => own.scrollIntoView({ block: 'center' }));
+  await foil.evaluate((element) => element.scrollIntoView({ block: 'center' }));
   /** Foils that stand out on the head. */
   const bright = () => page.$$eval('svg path[stroke="var(--color-white)"]', (all) => all.length);
   const before = await bright();
   const { x, y, width, height } = (await foil.boundingBox())!;
   await page.touchscreen.touchStart(x + width / 2, y + height / 2);
-  await page.waitForFunction((own) => own.classList.contains('bg-field'), {}, foil);
+  await page.waitForFunction((element) => element.classList.contains('bg-field'), {}, foil);
   expect(await bright()).toBeGreaterThan(before);
   await page.touchscreen.touchEnd();
   // Let go again, it was a press: that foil is chosen.
-  await page.waitForFunction((own) => own.classList.contains('bg-leaf'), {}, foil);
+  await page.waitForFunction((element) => element.classList.contains('bg-leaf'), {}, foil);
 });
 
 test('by keyboard alone, from a new client to the first foil', async () => {
@@ -222,10 +222,10 @@ test('by keyboard alone, from a new client to the first foil', async () => {
   const key = page.keyboard;
   const focused = () =>
     page.evaluate(() => {
-      const own = document.activeElement as HTMLElement;
+      const element = document.activeElement as HTMLElement;
       return {
-        name: (own.getAttribute('aria-label') ?? own.innerText).trim(),
-        group: own.closest('[role=radiogroup], [role=group]')?.getAttribute('aria-label') ?? '',
+        name: (element.getAttribute('aria-label') ?? element.innerText).trim(),
+        group: element.closest('[role=radiogroup], [role=group]')?.getAttribute('aria-label') ?? '',
       };
     });
   /** Tab after tab, until the focus is on what begins with these words, or in the group of that name. */
@@ -320,12 +320,12 @@ test('by keyboard alone, from a new client to the first foil', async () => {
 
 test('what was typed is back after the page went down with it, and gone once the form was closed', async () => {
   await open(SIZES[0]);
-  page.on('dialog', (own) => void own.accept());
+  page.on('dialog', (dialog) => void dialog.accept());
   const typed = async () => {
     await page.waitForSelector('main table');
     await press(page, 'New client');
     await page.waitForSelector('[role=dialog]');
-    return page.$eval('[role=dialog] input[name=name]', (own) => (own as HTMLInputElement).value);
+    return page.$eval('[role=dialog] input[name=name]', (element) => (element as HTMLInputElement).value);
   };
   expect(await typed()).toBe('');
   await fill(page, 'Name', 'Typed Halfway');

@@ -240,7 +240,7 @@ export async function begin(page: Page): Promise<void> {
   // A page that is drawn anew under the hand loses a press; while the server answers, the button takes none.
   const waits = async () => {
     const button = await named(page, 'Begin the service', 'button');
-    return button !== null && !(await button.evaluate((own) => (own as HTMLButtonElement).disabled));
+    return button !== null && !(await button.evaluate((element) => (element as HTMLButtonElement).disabled));
   };
   for (let tries = 0; tries < 3; tries += 1) {
     const gone = await page.waitForSelector('[role=dialog]', { hidden: true, timeout: 15_000 }).then(
@@ -394,10 +394,11 @@ export async function press(page: Page, words: string): Promise<void> {
     const found = await waitForNamed(page, words);
     try {
       // Out from under a line that stays at the top or the bottom, as a person would scroll.
-      await found.evaluate((own) => {
-        const { left, top, width, height } = own.getBoundingClientRect();
+      await found.evaluate((element) => {
+        const { left, top, width, height } = element.getBoundingClientRect();
         const hit = document.elementFromPoint(left + width / 2, top + height / 2);
-        if (hit && !own.contains(hit) && !hit.contains(own)) own.scrollIntoView({ block: 'center' });
+        if (hit && !element.contains(hit) && !hit.contains(element))
+          element.scrollIntoView({ block: 'center' });
       });
       return await found.click();
     } catch (error) {
@@ -469,8 +470,8 @@ export async function axeFindings(page: Page): Promise<string[]> {
       await Promise.all(
         document
           .getAnimations()
-          .filter((own) => own.effect?.getComputedTiming().endTime !== Infinity)
-          .map((own) => own.finished.catch(() => undefined)),
+          .filter((animation) => animation.effect?.getComputedTiming().endTime !== Infinity)
+          .map((animation) => animation.finished.catch(() => undefined)),
       );
       const { violations } = await runner.run({
         resultTypes: ['violations'],

@@ -207,7 +207,7 @@ test('a token is made, shown once, used, and withdrawn', async () => {
   await press(page, 'Make the token');
   await see(page, 'Window screen: shown once, copy it now.');
   expect(await axeFindings(page)).toEqual([]);
-  const secret = await page.$eval('input[readonly]', (own) => (own as HTMLInputElement).value);
+  const secret = await page.$eval('input[readonly]', (element) => (element as HTMLInputElement).value);
   const ask = (path: string) =>
     fetch(`${address()}/api/v1${path}`, { headers: { Authorization: `Bearer ${secret}` } }).then(
       ({ status }) => status,
@@ -222,8 +222,8 @@ test('a token is made, shown once, used, and withdrawn', async () => {
   // either.
   await page.waitForFunction(
     () =>
-      ![...document.querySelectorAll('[aria-label=Tokens] li')].some((own) =>
-        own.textContent!.includes('Window screen'),
+      ![...document.querySelectorAll('[aria-label=Tokens] li')].some((element) =>
+        element.textContent!.includes('Window screen'),
       ),
   );
   expect(await ask('/people')).toBe(401);

@@ -41,7 +41,7 @@ console.log(`${foils} foils`);
 const edits = await page.evaluate(async () => {
   const named = (id: string | null) => (id ? document.getElementById(id)?.textContent : undefined);
   const thumb = [...document.querySelectorAll<HTMLElement>('[role=slider]')].find(
-    (own) => named(own.getAttribute('aria-labelledby')) === 'Drop-out',
+    (element) => named(element.getAttribute('aria-labelledby')) === 'Drop-out',
   )!;
   const tasks: number[] = [];
   new PerformanceObserver((list) => tasks.push(...list.getEntries().map(({ duration }) => duration))).observe(
@@ -74,7 +74,7 @@ line('an edit stands on the opened head after', '≤ 50', edits.opened);
 const round = await page.evaluate(async () => {
   const named = (id: string | null) => (id ? document.getElementById(id)?.textContent : undefined);
   const thumb = [...document.querySelectorAll<HTMLElement>('[role=slider]')].find(
-    (own) => named(own.getAttribute('aria-labelledby')) === 'Drop-out',
+    (element) => named(element.getAttribute('aria-labelledby')) === 'Drop-out',
   )!;
   const label = () =>
     document.querySelector('[aria-label^="Round head"][role=group]')!.getAttribute('aria-label');
@@ -149,7 +149,7 @@ const wear = await page.evaluate(async () => {
   for (const round of Object.keys(times)) {
     for (const words of ['Tied low', 'Half up', 'Brought forward', 'Zigzag part']) {
       const radio = [...document.querySelectorAll<HTMLElement>('[role=radio]')].find(
-        (own) => own.firstElementChild?.textContent === words,
+        (element) => element.firstElementChild?.textContent === words,
       )!;
       const start = performance.now();
       radio.click();

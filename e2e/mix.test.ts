@@ -80,7 +80,7 @@ const settled = (grams: number) =>
 async function tared(): Promise<void> {
   await page.waitForFunction(() =>
     [...document.querySelectorAll('[role=dialog] button')].some(
-      (own) => own.textContent === 'Tare' && !(own as HTMLButtonElement).disabled,
+      (element) => element.textContent === 'Tare' && !(element as HTMLButtonElement).disabled,
     ),
   );
   await press(page, 'Tare');
@@ -218,7 +218,9 @@ test('mixes from the scale through a fault, fits lift from a strand, composes a 
   await sheet(visit, 'bowls');
   const bowls = await page.$$eval('section[aria-label="Bowls"] ol li[aria-label^="Bowl"] ul', (lists) =>
     lists.map((list) =>
-      [...list.children].map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ')).join(' · '),
+      [...list.children]
+        .map((element) => (element as HTMLElement).innerText.replace(/\s+/g, ' '))
+        .join(' · '),
     ),
   );
   const words = await card(visit);
@@ -251,7 +253,7 @@ test('a suggestion is taken for the panels that share a formula; undo takes it b
   await waitText('section[aria-label="Formulas"]', new RegExp(`Strength`));
   const strengths = () =>
     page.$$eval('input[aria-label="Strength, typed"]', (inputs) =>
-      inputs.map((own) => (own as HTMLInputElement).value),
+      inputs.map((input) => (input as HTMLInputElement).value),
     );
   expect(await strengths()).toContain(`${volumes} vol`);
 });
@@ -293,7 +295,10 @@ test('products: a table goes out, comes back changed with a preview, and rows th
   await see(page, '2 rows have problems');
   await see(page, 'Row 2: stock: must be a number from 0 to 1000000 g.');
   expect(
-    await page.$eval('::-p-aria([name="Import the table"])', (own) => (own as HTMLButtonElement).disabled),
+    await page.$eval(
+      '::-p-aria([name="Import the table"])',
+      (element) => (element as HTMLButtonElement).disabled,
+    ),
   ).toBe(true);
   await page.keyboard.press('Escape');
   await upload('none.csv', 'a|b\n1|2\n');

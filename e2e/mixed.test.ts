@@ -108,7 +108,7 @@ const MIX = {
 };
 
 const innerText = (selector: string) =>
-  page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
+  page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
 const countOf = (units: readonly WorkUnit[], letter: string, kind: string) =>
   units.filter((unit) => unit.letter === letter && unit.kind === kind).length;
 
@@ -134,7 +134,7 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   const { units } = expected.work;
   const letters = (panel: string) =>
     units
-      .filter((own) => own.panel === panel && own.kind === 'foil')
+      .filter((unit) => unit.panel === panel && unit.kind === 'foil')
       .map(({ letter }) => letter)
       .join('');
   expect([letters('crossed'), letters('wheel')]).toEqual(['AABBAABB', 'AAABBAAABB']);
@@ -190,7 +190,7 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   await openStep(page, visit, 'clock');
   const radio = (await page.waitForSelector('[role=radio][aria-label*="one rinse"]'))!;
   const planned = Number(
-    /pulled (\d+)/.exec((await radio.evaluate((own) => own.getAttribute('aria-label')))!)![1],
+    /pulled (\d+)/.exec((await radio.evaluate((element) => element.getAttribute('aria-label')))!)![1],
   );
   expect(planned).toBeGreaterThan(5);
   await radio.click();
@@ -211,7 +211,7 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   await toTheEnd(page, async (words) => {
     const said = await page.$eval(
       'section[aria-label=Now]',
-      (own) => (own.querySelector('[aria-label=Mix]') as HTMLElement | null)?.innerText ?? null,
+      (element) => (element.querySelector('[aria-label=Mix]') as HTMLElement | null)?.innerText ?? null,
     );
     const fresh = /Fresh bowl ([A-Z])/.exec(words);
     if (/Open and wipe, oldest first/.test(words)) {
@@ -276,7 +276,7 @@ test('each unit is weighed, called, timed and recorded with the letter that the 
   await openStep(page, visit, 'record');
   const foils = units.filter(({ kind }) => kind === 'foil').length;
   await see(page, `On record: ${foils} foils`);
-  const done = await page.$eval('textarea', (own) => own.value);
+  const done = await page.$eval('textarea', (element) => element.value);
   for (const [panel, name] of [
     ['crossed', 'Crossed'],
     ['bricks', 'Bricks'],

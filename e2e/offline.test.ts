@@ -46,8 +46,8 @@ const step = async (name: StepName) => {
 };
 const unsaved = () =>
   session.page.waitForFunction(() =>
-    [...document.querySelectorAll('header [role=status]')].some((own) =>
-      own.textContent?.startsWith('Not saved yet'),
+    [...document.querySelectorAll('header [role=status]')].some((element) =>
+      element.textContent?.startsWith('Not saved yet'),
     ),
   );
 const read = async (visit: string) => (await readVisit(await signedIn('ottilie@fernhollow.example'), visit))!;
@@ -115,7 +115,7 @@ test('a whole visit is planned without a network, with a reload at each step, an
   // Whoever is booked today or in the next two days, and the day itself.
   const booked = await page.evaluate(async () => {
     const names = (await caches.keys()).filter((own) => own.startsWith('lattice-pages-'));
-    const kept = (await Promise.all(names.map(async (own) => (await caches.open(own)).keys()))).flat();
+    const kept = (await Promise.all(names.map(async (name) => (await caches.open(name)).keys()))).flat();
     return kept.map(({ url }) => new URL(url).pathname).find((own) => /^\/clients\/[0-9a-f-]{36}$/.test(own));
   });
   await page.goto(`${address()}${booked}`);

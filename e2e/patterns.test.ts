@@ -148,7 +148,7 @@ test('a hairline from temple to behind the ear on both sides: at most 6 actions'
   // Its ends move by landmark, in one action each.
   await choose('To', 'Corner of the nape');
   await session.page.waitForFunction(() =>
-    [...document.querySelectorAll('select')].some((own) => own.value === '142'),
+    [...document.querySelectorAll('select')].some((element) => element.value === '142'),
   );
   expect((await settled(3)).plan.panels.find(({ id }) => id === 'hairline')!.place).toMatchObject({
     fromDeg: 50,
@@ -175,9 +175,9 @@ test('a perimeter for tied-up hair that follows the hair, of at most 15 foils: a
     await add('Perimeter for tied-up hair');
   });
   const made = await settled(5);
-  const own = made.sheet.foils.filter(({ panel }) => panel === 'perimeter');
-  expect(own.length).toBeGreaterThan(3);
-  expect(own.length).toBeLessThanOrEqual(15);
+  const foils = made.sheet.foils.filter(({ panel }) => panel === 'perimeter');
+  expect(foils.length).toBeGreaterThan(3);
+  expect(foils.length).toBeLessThanOrEqual(15);
   expect(await session.page.$eval('[aria-label="Widths by the hair"]', (words) => words.textContent)).toMatch(
     /^10\.5 mm wide all along\./,
   );
@@ -216,7 +216,7 @@ test('sheet, chair and record show them', async () => {
     expect(drawing).toContain(words);
 
   await openStep(page, visit, 'record');
-  const done = await page.$eval('textarea', (own) => (own as HTMLTextAreaElement).value);
+  const done = await page.$eval('textarea', (element) => (element as HTMLTextAreaElement).value);
   expect(done).toMatch(/Face frame: \d+ foils A; 2 slices, fine weave in turn/);
   expect(done).toMatch(/Back: \d+ foils A.*B/s);
   await begin(page);
@@ -224,7 +224,7 @@ test('sheet, chair and record show them', async () => {
   await see(page, 'The clock runs from the first foil on');
   await page.keyboard.press('Space');
   await page.waitForSelector('[aria-label="Section"]');
-  expect(await page.$eval('[aria-label="Section"]', (own) => own.textContent)).toMatch(/mm, /);
+  expect(await page.$eval('[aria-label="Section"]', (element) => element.textContent)).toMatch(/mm, /);
   expect(sheet.foils.length).toBeGreaterThan(60);
 });
 
@@ -233,7 +233,7 @@ test('the library is searched by a word and by what is wanted, and says what eac
   await newVisit(page, 'Looks for a Pattern', 'pattern');
   expect(await foilCount(page)).toBeGreaterThan(0);
   await press(page, 'Library …');
-  const names = () => page.$$eval('[role=dialog] li h3', (all) => all.map((own) => own.textContent));
+  const names = () => page.$$eval('[role=dialog] li h3', (all) => all.map((element) => element.textContent));
   await page.waitForFunction(() => document.querySelectorAll('[role=dialog] li h3').length >= 18);
   await press(page, 'Grey');
   expect(await names()).toEqual(['Grey blend', 'Silver turn']);

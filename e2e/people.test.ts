@@ -145,7 +145,7 @@ test('forms that are sent before scripts run answer: join, reset, sign-in, PIN',
   const send = (form = 'form') =>
     Promise.all([page.waitForNavigation(), page.click(`${form} button[type=submit]`)]);
   const says = async (words: string) =>
-    expect(await page.$eval('body', (own) => own.innerText)).toContain(words);
+    expect(await page.$eval('body', (element) => element.innerText)).toContain(words);
   const password = 'long enough, and new';
   const email = `plain-${Date.now()}@fernhollow.example`;
   try {
@@ -156,11 +156,13 @@ test('forms that are sent before scripts run answer: join, reset, sign-in, PIN',
     await page.type('[name=password]', 'short');
     await send();
     await says('Password: at least 10 characters.');
-    expect(await page.$eval('[name=name]', (own) => (own as HTMLInputElement).value)).toBe('Plain Fell');
+    expect(await page.$eval('[name=name]', (element) => (element as HTMLInputElement).value)).toBe(
+      'Plain Fell',
+    );
     await page.type('[name=password]', 'at first another');
     await send();
     await says('You have joined.');
-    const { id } = (await listPeople(by)).people.find((own) => own.email === email)!;
+    const { id } = (await listPeople(by)).people.find((person) => person.email === email)!;
     await page.goto(`${address()}/reset/${await makeResetLink(by, id)}`);
     await page.type('[name=password]', password);
     await send();

@@ -63,7 +63,9 @@ function pattern(): Plan {
   };
 }
 
-const [soapCap] = USUAL_RANGE.filter((own) => own.kind === 'recipe').filter(({ id }) => id === 'soap-cap');
+const [soapCap] = USUAL_RANGE.filter((product) => product.kind === 'recipe').filter(
+  ({ id }) => id === 'soap-cap',
+);
 const MIX: VisitMix = {
   ...EMPTY_MIX,
   formulas: {
@@ -86,12 +88,12 @@ const MIX: VisitMix = {
 };
 
 const textOf = (selector: string) =>
-  page.$eval(selector, (own) => (own as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
+  page.$eval(selector, (element) => (element as HTMLElement).innerText.replace(/\s+/g, ' ').trim());
 
 /** What the house has of everything, as it is now. */
 async function stock(): Promise<Map<string, number>> {
   const { document } = await readProducts(await signedIn('ottilie@fernhollow.example'));
-  return new Map(document.products.filter(isStocked).map((own) => [own.id, own.stock]));
+  return new Map(document.products.filter(isStocked).map((product) => [product.id, product.stock]));
 }
 
 test('two lighteners, a high-lift that takes its time, foils painted twice, a soap cap, toner left and right: planned, priced, done, and gone from the shelf', async () => {
@@ -185,13 +187,13 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
     secondOf,
   );
   const state = serviceState(script, events);
-  const units = state.blocks.flatMap((own) => own.units);
+  const units = state.blocks.flatMap((block) => block.units);
   // The high-lift had its 45 minutes; what was painted twice was on for both.
-  for (const own of units.filter(({ unit }) => unit.letter === 'B'))
+  for (const unitState of units.filter(({ unit }) => unit.letter === 'B'))
     // Taps are not on the second: a slow machine closes a foil later than it was planned.
-    expect((own.offAt! - own.closedAt!) / 60_000).toBeGreaterThanOrEqual(39);
-  for (const own of units.filter(({ id }) => secondOf.has(id)))
-    expect(own.earlierMinutes).toBeGreaterThanOrEqual(30);
+    expect((unitState.offAt! - unitState.closedAt!) / 60_000).toBeGreaterThanOrEqual(39);
+  for (const unitState of units.filter(({ id }) => secondOf.has(id)))
+    expect(unitState.earlierMinutes).toBeGreaterThanOrEqual(30);
   expect(state.steps.filter(({ begunAt }) => begunAt !== null).map(({ step }) => step.name)).toEqual(
     expect.arrayContaining(['Soap cap', 'Toner']),
   );
@@ -199,7 +201,7 @@ test('two lighteners, a high-lift that takes its time, foils painted twice, a so
   // The record, and the shelf: what was weighed is gone, in one go with the end of the service.
   await openStep(page, visit, 'record');
   await see(page, 'On record: 5 foils');
-  expect(await page.$eval('textarea', (own) => own.value)).toMatch(
+  expect(await page.$eval('textarea', (element) => element.value)).toMatch(
     /Second application on \d+ foils?: as planned/,
   );
   const after = await stock();

@@ -113,7 +113,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
     await press(page, 'Record');
     await at(page, /\/record$/);
     const words = await (await page.waitForSelector('ul[aria-label="Why then"]'))!.evaluate(
-      (own) => own.textContent,
+      (element) => element.textContent,
     );
     await press(page, 'Consult');
     await at(page, /\/consult$/);
@@ -187,7 +187,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
     expect.stringMatching(/^Side, right \d+ 25 mm grown$/),
   ]);
   await see(page, 'Left alone last time, and longer now:');
-  expect(await page.$eval('[role=dialog]', (own) => (own as HTMLElement).innerText)).toMatch(
+  expect(await page.$eval('[role=dialog]', (element) => (element as HTMLElement).innerText)).toMatch(
     /occipital, left.*\(49 mm\)/s,
   );
   await press(page, 'Fewer: growing out');
@@ -202,7 +202,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Repeat exactly');
   await page.$$eval('[role=dialog] button', (all) =>
-    all.find((own) => own.textContent!.startsWith('Replace'))!.click(),
+    all.find((element) => element.textContent!.startsWith('Replace'))!.click(),
   );
   await dialogClosed(page);
   await press(page, 'Foil the panel Back');
@@ -215,11 +215,11 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await page.waitForSelector('[role=dialog] img[alt="The earlier picture"]');
   await page.waitForFunction(() =>
     [...document.querySelectorAll('[role=dialog] button')].some(
-      (own) => own.textContent === 'Take picture' && !(own as HTMLButtonElement).disabled,
+      (element) => element.textContent === 'Take picture' && !(element as HTMLButtonElement).disabled,
     ),
   );
   await page.$$eval('[role=dialog] button', (all) =>
-    all.find((own) => own.textContent === 'Take picture')!.click(),
+    all.find((element) => element.textContent === 'Take picture')!.click(),
   );
   await dialogClosed(page);
   await press(page, 'Compare Front');
@@ -243,7 +243,7 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   const rootLine = () =>
     page.$$eval('ul[aria-label="Why then"] li', (all) =>
       all
-        .map((own) => own.textContent!.replace(/^[^:]*: /, ''))
+        .map((element) => element.textContent!.replace(/^[^:]*: /, ''))
         .find((words) => words.includes('root line'))!,
     );
   const line = await rootLine();
@@ -296,12 +296,12 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await see(page, 'from 3 measured intervals');
   await page.waitForSelector('section[aria-label=Story] [role=img][aria-label^="Regrowth by zone"]');
   expect(
-    await page.$eval('section[aria-label=Story] [role=img][aria-label^="Regrowth by zone"]', (own) =>
-      own.getAttribute('aria-label'),
+    await page.$eval('section[aria-label=Story] [role=img][aria-label^="Regrowth by zone"]', (element) =>
+      element.getAttribute('aria-label'),
     ),
   ).toMatch(/49 mm on/);
   // How far the goal is, by zone and by visit: level 8 was reached at the first visit.
-  expect(await page.$eval('ol[aria-label=Targets]', (own) => (own as HTMLElement).innerText)).toMatch(
+  expect(await page.$eval('ol[aria-label=Targets]', (element) => (element as HTMLElement).innerText)).toMatch(
     /The goal level 8\s+Reached on \d+ \w+ \d{4}\.\s+2 of 2 zones/,
   );
   expect(await axeFindings(page)).toEqual([]);
@@ -311,7 +311,9 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await press(page, 'Find again …');
   await see(page, 'Both sides: first parting on the hairline at the nape');
   // Beside the partings what an exact repeat needs.
-  expect(await page.$eval('ul[aria-label="To repeat it"]', (own) => (own as HTMLElement).innerText)).toMatch(
+  expect(
+    await page.$eval('ul[aria-label="To repeat it"]', (element) => (element as HTMLElement).innerText),
+  ).toMatch(
     /^A: .+, 20 vol, 1 : 2; \d+ foils, about \d+ g\.\s+Wash and treat: 30 g Rill mask; as the hair is, 8 min\.\s+Level 8 reached\./,
   );
   const pdf = await page.evaluate(
@@ -349,5 +351,5 @@ test('three visits months apart, different zones treated: regrowth, rate, retouc
   await page.reload();
   await see(page, 'The nape was left at 5 mm.');
   expect(await axeFindings(page)).toEqual([]);
-  expect(session.complaints.filter((own) => !own.includes('409'))).toEqual([]);
+  expect(session.complaints.filter((complaint) => !complaint.includes('409'))).toEqual([]);
 });

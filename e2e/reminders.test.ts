@@ -56,14 +56,14 @@ const lists = (label: string) =>
     `section[aria-label="${label}"] li`,
     (all, name) =>
       all
-        .map((own) => (own as HTMLElement).innerText.replace(/\s+/g, ' '))
+        .map((element) => (element as HTMLElement).innerText.replace(/\s+/g, ' '))
         .filter((words) => words.startsWith(name)),
     NAME,
   );
 const hers = (label: string) =>
   page.$$eval(
     `section[aria-label="${label}"] li a`,
-    (all, name) => all.find((own) => own.textContent === name)!.getAttribute('href')!,
+    (all, name) => all.find((element) => element.textContent === name)!.getAttribute('href')!,
     NAME,
   );
 const reminders = async () => {
@@ -76,9 +76,12 @@ const onlyHers = () =>
   page.$$eval(
     'section[aria-label="To send"] [role=switch]',
     (all, name) => {
-      for (const own of all as HTMLElement[])
-        if ((own.getAttribute('aria-checked') === 'true') !== own.getAttribute('aria-label')!.includes(name))
-          own.click();
+      for (const element of all as HTMLElement[])
+        if (
+          (element.getAttribute('aria-checked') === 'true') !==
+          element.getAttribute('aria-label')!.includes(name)
+        )
+          element.click();
     },
     NAME,
   );
@@ -88,7 +91,7 @@ const moveTo = async (time: string) => {
   await answers(page, 'section[aria-label="The day"] button');
   await page.$$eval(
     'section[aria-label="The day"] button.absolute.rounded-ui',
-    (all, words) => (all.find((own) => own.textContent!.includes(words)) as HTMLElement).click(),
+    (all, words) => (all.find((element) => element.textContent!.includes(words)) as HTMLElement).click(),
     NAME,
   );
   await press(page, 'Move or change');
@@ -229,8 +232,8 @@ test('words that cannot be filled in are refused before they are kept', async ()
   // Under the field, and beside the button where it was refused.
   await page.waitForFunction(
     () =>
-      [...document.querySelectorAll('[role=alert]')].filter((own) =>
-        own.textContent!.includes('cannot fill in {date}'),
+      [...document.querySelectorAll('[role=alert]')].filter((element) =>
+        element.textContent!.includes('cannot fill in {date}'),
       ).length === 2,
   );
   expect(

@@ -85,7 +85,9 @@ await page.goto(`${process.env.LATTICE_TEST_ADDRESS}/clients`);
 await press(page, 'Maren Tolland');
 await at(page, /\/clients\/[0-9a-f-]+$/);
 await press(page, 'Open a page for them');
-const theirs = await (await page.waitForSelector('[data-address]'))!.evaluate((own) => own.textContent!);
+const theirs = await (await page.waitForSelector('[data-address]'))!.evaluate(
+  (element) => element.textContent!,
+);
 await page.setViewport({ width: 390, height: 844, isMobile: true, hasTouch: true, deviceScaleFactor: 2 });
 await page.goto(theirs);
 await (await waitForNamed(page, 'How bright', 'combobox')).select('4');
@@ -137,7 +139,7 @@ for (let i = 0; i < 13; i += 1) {
   await tap();
 }
 for (const heard of await page.$$('[aria-label=Alarms] button'))
-  if ((await heard.evaluate((own) => own.textContent)) === 'Heard') await heard.click();
+  if ((await heard.evaluate((element) => element.textContent)) === 'Heard') await heard.click();
 if (timed) await advance(0.4);
 await picture('chair');
 if (timed) later(0);

@@ -59,7 +59,8 @@ test('clients go out as a table, and a table comes in once it was looked at; a w
   expect(
     await page.$$eval(
       '[role=dialog] button',
-      (all) => (all.find((own) => own.textContent === 'Import the table') as HTMLButtonElement).disabled,
+      (all) =>
+        (all.find((element) => element.textContent === 'Import the table') as HTMLButtonElement).disabled,
     ),
   ).toBe(true);
   // Of another program: what is read is named, and a column that no heading tells is chosen.
@@ -105,7 +106,7 @@ test('a pattern goes to another salon as one file, and comes in from one', async
   await press(page, `As a file: ${name}`);
   const given = await page
     .waitForFunction(() => (window as unknown as { given?: string }).given)
-    .then((own) => own.jsonValue() as Promise<string>);
+    .then((handle) => handle.jsonValue() as Promise<string>);
   expect(given).toMatch(/^<svg[\s\S]*100 foils/);
   const take = async (file: string, text: string) => {
     const at = path.join(folder, file);
@@ -153,7 +154,7 @@ test('the foils of a pattern and everything of the salon go out as files; only w
   await give('wrong.csv', 'id,width mm\nback/3/1,1\nnobody,2\n');
   await see(page, 'Row 3: id: this pattern has no foil “nobody”.');
   expect(
-    await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((own) => own.textContent)),
+    await page.$$eval('[role=dialog] button[disabled]', (all) => all.map((element) => element.textContent)),
   ).toEqual(['Import the table']);
   expect(await axeFindings(page)).toEqual([]);
   await press(page, 'Close');

@@ -48,7 +48,7 @@ const pick = async (question: string, words: string) =>
   phone.page.evaluate(
     (group, option) => {
       const found = [...document.querySelectorAll(`[aria-label="${group}"] button`)].find(
-        (own) => own.textContent === option,
+        (element) => element.textContent === option,
       ) as HTMLElement;
       found.click();
     },
@@ -108,7 +108,9 @@ test('a client answers on their phone, the colourist takes it over, and nothing 
   const { client } = (await readVisit(await actor(), visit))!;
   await salon.page.goto(`${address()}/clients/${client.id}`);
   await press(salon.page, 'Open a page for them');
-  const at = await (await salon.page.waitForSelector('[data-address]'))!.evaluate((own) => own.textContent!);
+  const at = await (await salon.page.waitForSelector('[data-address]'))!.evaluate(
+    (element) => element.textContent!,
+  );
   expect(at).toMatch(new RegExp(`^${address()}/p/[\\w-]{32}$`));
 
   const { page } = phone;
@@ -143,7 +145,7 @@ test('a client answers on their phone, the colourist takes it over, and nothing 
   const [input] = await page.$$('input[type=file]');
   await input.uploadFile(picture);
   await page.waitForFunction(() =>
-    [...document.querySelectorAll('img')].some((own) => own.complete && own.naturalWidth > 0),
+    [...document.querySelectorAll('img')].some((element) => element.complete && element.naturalWidth > 0),
   );
   await press(page, 'Read and sign: Reminders');
   await press(page, 'Sign');
@@ -246,7 +248,7 @@ test('a client answers on their phone, the colourist takes it over, and nothing 
   await salon.page.goto(`${address()}/clients/${client.id}`);
   await salon.page.waitForFunction(() =>
     [...document.querySelectorAll('img')].some(
-      (own) => own.src.includes('/api/photos/') && own.naturalWidth > 0,
+      (element) => element.src.includes('/api/photos/') && element.naturalWidth > 0,
     ),
   );
 
@@ -265,7 +267,9 @@ test('answers that come while the visit is open are there by themselves, and can
   const { client } = (await readVisit(await actor(), visit))!;
   await salon.page.goto(`${address()}/clients/${client.id}`);
   await press(salon.page, 'Open a page for them');
-  const at = await (await salon.page.waitForSelector('[data-address]'))!.evaluate((own) => own.textContent!);
+  const at = await (await salon.page.waitForSelector('[data-address]'))!.evaluate(
+    (element) => element.textContent!,
+  );
   await openStep(salon.page, visit, 'consult');
   await live(salon.page);
   await phone.page.goto(at);

@@ -217,7 +217,7 @@ test('a change that both made is taken over panel by panel', async () => {
   );
   expect(
     await second.page.$$eval('[aria-label="Panel by panel"] button', (all) =>
-      all.map((own) => own.textContent),
+      all.map((element) => element.textContent),
     ),
   ).toEqual(['Apply Back, as you have it']);
   await press(second.page, 'Apply Back, as you have it');

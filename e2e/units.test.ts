@@ -66,10 +66,12 @@ const offenders = () =>
       const text = (textContent ?? '').trim();
       if (wrong.test(text)) out.add(text.slice(0, 120));
     }
-    for (const own of document.querySelectorAll('[aria-label], [placeholder], [title], [aria-valuetext]')) {
-      if (own.closest('[data-as-written]')) continue;
+    for (const element of document.querySelectorAll(
+      '[aria-label], [placeholder], [title], [aria-valuetext]',
+    )) {
+      if (element.closest('[data-as-written]')) continue;
       for (const name of ['aria-label', 'placeholder', 'title', 'aria-valuetext']) {
-        const text = own.getAttribute(name) ?? '';
+        const text = element.getAttribute(name) ?? '';
         if (wrong.test(text)) out.add(`${name}: ${text.slice(0, 120)}`);
       }
     }

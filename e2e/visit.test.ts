@@ -161,7 +161,7 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await see(page, 'reached 9');
   await see(page, 'in 8 weeks');
   // Passing the chair, it was asked for a service that had not begun: the browser says so.
-  expect(complaints.filter((own) => !/409 .*\/api\/services\//.test(own))).toEqual([]);
+  expect(complaints.filter((complaint) => !/409 .*\/api\/services\//.test(complaint))).toEqual([]);
 });
 
 test('panels can be switched off until the head is empty, and the ribbon says what to do', async () => {

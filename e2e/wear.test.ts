@@ -31,20 +31,21 @@ const drawn = () => session.page.waitForSelector('[data-way][data-done=true]');
 const looked = () => session.page.waitForSelector('[data-complete=true]');
 const findings = () =>
   session.page.$$eval('[data-finding]', (all) =>
-    all.map((own) => ({
-      key: own.getAttribute('data-finding')!,
-      fine: own.getAttribute('data-fine') === 'true',
-      words: own.querySelector('button')!.textContent!,
+    all.map((element) => ({
+      key: element.getAttribute('data-finding')!,
+      fine: element.getAttribute('data-fine') === 'true',
+      words: element.querySelector('button')!.textContent!,
     })),
   );
-const wordsOf = async (key: string) => (await findings()).find((own) => own.key === key)?.words;
+const wordsOf = async (key: string) => (await findings()).find((finding) => finding.key === key)?.words;
 const worn = async (words: string) => {
   for (const radio of await session.page.$$('[role=radio]'))
-    if ((await radio.evaluate((own) => own.firstElementChild?.textContent)) === words) await radio.click();
+    if ((await radio.evaluate((element) => element.firstElementChild?.textContent)) === words)
+      await radio.click();
 };
 const pressIn = async (within: string, words: RegExp) => {
   for (const button of await session.page.$$(`${within} button`)) {
-    if (words.test((await button.evaluate((own) => own.textContent)) ?? '')) {
+    if (words.test((await button.evaluate((element) => element.textContent)) ?? '')) {
       await button.click();
       return;
     }
@@ -56,10 +57,10 @@ const meanOf = (label: RegExp) =>
   session.page.$$eval(
     'canvas[data-drawn]',
     (all, source) => {
-      const own = all.find((canvas) =>
+      const element = all.find((canvas) =>
         new RegExp(source).test(canvas.getAttribute('aria-label') ?? ''),
       ) as HTMLCanvasElement;
-      const { data } = own.getContext('2d')!.getImageData(0, 0, own.width, own.height);
+      const { data } = element.getContext('2d')!.getImageData(0, 0, element.width, element.height);
       let sum = 0;
       let count = 0;
       for (let i = 0; i < data.length; i += 4) {
@@ -89,9 +90,9 @@ test('the part is dragged: the picture and what is said of it change', async () 
   expect(told.some(({ key }) => key === 'moved')).toBe(false);
 
   // What each panel's foils earn adds up to what is seen.
-  const earned = await page.$eval('section[aria-label="What the foils add"]', (own) => ({
-    all: Number(/: ([\d.]+) in all/.exec(own.textContent!)![1]),
-    panels: [...own.querySelectorAll('tbody tr td:nth-child(3)')].map((cell) => Number(cell.textContent)),
+  const earned = await page.$eval('section[aria-label="What the foils add"]', (element) => ({
+    all: Number(/: ([\d.]+) in all/.exec(element.textContent!)![1]),
+    panels: [...element.querySelectorAll('tbody tr td:nth-child(3)')].map((cell) => Number(cell.textContent)),
   }));
   expect(Math.abs(earned.panels.reduce((a, b) => a + b, 0) - earned.all)).toBeLessThan(0.2);
 
@@ -99,13 +100,15 @@ test('the part is dragged: the picture and what is said of it change', async () 
   await drawn();
   const before = await meanOf(/^Hair, down, top/);
   const grip = (await page.waitForSelector('[aria-label="Move the part"]'))!;
-  const from = Number(await grip.evaluate((own) => own.getAttribute('aria-valuenow')));
+  const from = Number(await grip.evaluate((element) => element.getAttribute('aria-valuenow')));
   const { x, y } = await grip.clickablePoint();
   await page.mouse.move(x, y);
   await page.mouse.down();
   for (let step = 1; step <= 6; step += 1) await page.mouse.move(x + 8 * step, y);
   await page.mouse.up();
-  expect(Number(await grip.evaluate((own) => own.getAttribute('aria-valuenow')))).toBeGreaterThan(from + 20);
+  expect(Number(await grip.evaluate((element) => element.getAttribute('aria-valuenow')))).toBeGreaterThan(
+    from + 20,
+  );
   await page.waitForSelector('[data-finding=moved]');
   await looked();
   expect(await wordsOf('moved')).toMatch(
@@ -136,12 +139,14 @@ test('tied up, the unlit temple is looked at, leads to its panel, and is mended'
   await page.waitForSelector('[data-way=tied]');
   await drawn();
   expect(
-    await page.$eval('[role=radio][aria-checked=true]', (own) => own.firstElementChild!.textContent),
+    await page.$eval('[role=radio][aria-checked=true]', (element) => element.firstElementChild!.textContent),
   ).toBe('Tied back');
 
   await page.$$eval('[data-finding=unlit]', (all) => {
-    const own = all.find((item) => /temple, right/.test(item.textContent ?? ''))!;
-    [...own.querySelectorAll('button')].find((button) => /^Panel: /.test(button.textContent ?? ''))!.click();
+    const element = all.find((item) => /temple, right/.test(item.textContent ?? ''))!;
+    [...element.querySelectorAll('button')]
+      .find((button) => /^Panel: /.test(button.textContent ?? ''))!
+      .click();
   });
   await at(page, /\/pattern$/);
   await page.waitForSelector('#total-foils');
@@ -152,8 +157,8 @@ test('tied up, the unlit temple is looked at, leads to its panel, and is mended'
   await openStep(page, visit, 'wear');
   await looked();
   await page.$$eval('[data-finding=unlit]', (all) => {
-    const own = all.find((item) => /temple, right/.test(item.textContent ?? ''))!;
-    [...own.querySelectorAll('button')]
+    const element = all.find((item) => /temple, right/.test(item.textContent ?? ''))!;
+    [...element.querySelectorAll('button')]
       .find((button) => button.textContent === 'Add a fine weave there')!
       .click();
   });
@@ -185,7 +190,7 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   await drawn();
   await wiper.focus();
   await page.keyboard.press('ArrowLeft');
-  expect(await wiper.evaluate((own) => own.getAttribute('aria-valuenow'))).toBe('45');
+  expect(await wiper.evaluate((element) => element.getAttribute('aria-valuenow'))).toBe('45');
   // Grown out, there is less light to be seen.
   expect(await meanOf(/^Hair, down, back, after 12 weeks/)).toBeLessThan(
     await meanOf(/^Today, down, back, today/),
@@ -236,5 +241,5 @@ test('week 0 is compared with week 12, by a wiper and side by side', async () =>
   await page.waitForSelector('[data-turn] canvas[data-drawn]');
   await live(page);
   // The refusal above is the only one.
-  expect(session.complaints.filter((own) => !/400 .*estimate\.pdf$/.test(own))).toEqual([]);
+  expect(session.complaints.filter((complaint) => !/400 .*estimate\.pdf$/.test(complaint))).toEqual([]);
 });

@@ -49,7 +49,9 @@ const setDate = async (label: string, day: string) => {
   await waitForNamed(page, label);
   await page.evaluate(
     (words, value) => {
-      const id = [...document.querySelectorAll('label')].find((own) => own.textContent === words)!.htmlFor;
+      const id = [...document.querySelectorAll('label')].find(
+        (element) => element.textContent === words,
+      )!.htmlFor;
       const input = document.getElementById(id) as HTMLInputElement;
       Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!.call(input, value);
       input.dispatchEvent(new Event('input', { bubbles: true }));
@@ -111,18 +113,18 @@ test('closed days and days off stand in the day, in a booking and in the week', 
 test('who is due is offered times that are free, and a press opens their booking there', async () => {
   await open(`/day/week?on=${weekdayAhead(3, 1)}`);
   const offer = (await page.waitForSelector('section[aria-label=Due] li li a'))!;
-  const words = (await offer.evaluate((own) => (own as HTMLElement).innerText)).trim();
+  const words = (await offer.evaluate((element) => (element as HTMLElement).innerText)).trim();
   const [, time, who] = /(\d\d:\d\d), (\S+)$/.exec(words)!;
   const client = await offer.evaluate(
-    (own) => own.closest('ul')!.closest('li')!.querySelector('a')!.textContent,
+    (element) => element.closest('ul')!.closest('li')!.querySelector('a')!.textContent,
   );
   await offer.click();
   await page.waitForSelector('[role=dialog]');
-  const dialog = await page.$eval('[role=dialog]', (own) => (own as HTMLElement).innerText);
+  const dialog = await page.$eval('[role=dialog]', (element) => (element as HTMLElement).innerText);
   expect(dialog).toContain(client);
   expect(dialog).toContain(who);
   const values = await page.$$eval('[role=dialog] input', (all) =>
-    all.map((own) => (own as HTMLInputElement).value),
+    all.map((element) => (element as HTMLInputElement).value),
   );
   expect(values).toContain(time);
   expect(dialog).not.toMatch(/Outside the hours|does not work that day|Closed/);

@@ -69,7 +69,7 @@ test('no screen and no sentence of the core says what docs/words.md has another 
   expect(files.length).toBeGreaterThan(250);
   const found = files.flatMap((file) =>
     textsOf(file)
-      .filter(({ text }) => FORBIDDEN.some((own) => own.test(text)))
+      .filter(({ text }) => FORBIDDEN.some((regExp) => regExp.test(text)))
       .map(({ line, text }) => `${path.relative(root, file)}:${line} ${text}`),
   );
   expect(found).toEqual([]);

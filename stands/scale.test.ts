@@ -69,7 +69,7 @@ describe('the stand', () => {
     });
   }
   const handle = (line: string) =>
-    next(stand.controlPort, (own) => own.kind === 'done' || own.kind === 'refused', line);
+    next(stand.controlPort, (scaleLine) => scaleLine.kind === 'done' || scaleLine.kind === 'refused', line);
 
   test('names itself, weighs what is poured, tares', async () => {
     expect(await next(stand.port, ({ kind }) => kind === 'id')).toMatchObject({

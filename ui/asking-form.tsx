@@ -30,28 +30,28 @@ export function AskingForm({ name, children, ...rest }: AskingFormProps) {
   const form = useRef<HTMLFormElement>(null);
   const [isBack, setBack] = useState(false);
   useEffect(() => {
-    const own = form.current!;
+    const element = form.current!;
     const key = `lattice/form${window.location.pathname}/${name}`;
     let keeping = 0;
     const kept = read(key);
     if (kept) {
       // What stands behind a switch is there only once it is on.
-      setBack(restore(own, kept));
-      setTimeout(() => restore(own, kept));
+      setBack(restore(element, kept));
+      setTimeout(() => restore(element, kept));
     }
     const keep = () => {
       clearTimeout(keeping);
-      keeping = window.setTimeout(() => own.hasAttribute('data-changed') && write(key, own));
+      keeping = window.setTimeout(() => element.hasAttribute('data-changed') && write(key, element));
     };
     // What was sent is not typed again.
     const forget = () => window.sessionStorage.removeItem(key);
     const changes = ['input', 'change', 'click'] as const;
-    for (const event of changes) own.addEventListener(event, keep);
-    own.addEventListener('submit', forget);
+    for (const event of changes) element.addEventListener(event, keep);
+    element.addEventListener('submit', forget);
     return () => {
       clearTimeout(keeping);
-      for (const event of changes) own.removeEventListener(event, keep);
-      own.removeEventListener('submit', forget);
+      for (const event of changes) element.removeEventListener(event, keep);
+      element.removeEventListener('submit', forget);
       forget();
     };
   }, [name]);

@@ -31,12 +31,13 @@ export function UnsavedGuard() {
       if (document.querySelector(UNSAVED)) event.preventDefault();
     };
     const followed = (event: MouseEvent) => {
-      const own = event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
+      const element =
+        event.target instanceof Element ? event.target.closest<HTMLAnchorElement>('a[href]') : null;
       if (
-        !own ||
-        own.target === '_blank' ||
-        own.hash !== '' ||
-        own.hasAttribute('download') ||
+        !element ||
+        element.target === '_blank' ||
+        element.hash !== '' ||
+        element.hasAttribute('download') ||
         event.ctrlKey ||
         event.metaKey ||
         !document.querySelector(UNSAVED)
@@ -44,7 +45,7 @@ export function UnsavedGuard() {
         return;
       event.preventDefault();
       event.stopPropagation();
-      setLink(own);
+      setLink(element);
     };
     const changes = ['input', 'change', 'click'] as const;
     for (const name of changes) document.addEventListener(name, markChanged);

@@ -30,7 +30,7 @@ export function useKept<T extends string | number>(
 function read<T>(key: string, values: readonly T[]): T | undefined {
   try {
     const text = wasReloaded() ? sessionStorage.getItem(`lattice/view/${key}`) : null;
-    return text === null ? undefined : values.find((own) => own === JSON.parse(text));
+    return text === null ? undefined : values.find((value) => value === JSON.parse(text));
   } catch {
     return undefined;
   }

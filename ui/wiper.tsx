@@ -44,7 +44,7 @@ export function Wiper({ label, before, after }: WiperProps) {
           const by = { ArrowLeft: -5, ArrowRight: 5, Home: -100, End: 100 }[event.key];
           if (by === undefined) return;
           event.preventDefault();
-          setAt((own) => Math.min(100, Math.max(0, own + by)));
+          setAt((value) => Math.min(100, Math.max(0, value + by)));
         }}
       >
         <div aria-hidden className="mx-auto h-full w-[3px] bg-leaf" />

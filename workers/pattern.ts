@@ -8,6 +8,6 @@ export interface PatternMessage {
 }
 
 addEventListener('message', ({ data: { id, verb, ask } }: MessageEvent<PatternMessage>) => {
-  const answer = (ANSWERS[verb] as (own: unknown) => unknown)(ask);
+  const answer = (ANSWERS[verb] as (item: unknown) => unknown)(ask);
   postMessage({ id, answer });
 });

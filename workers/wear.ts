@@ -37,7 +37,7 @@ let working = false;
 addEventListener('message', ({ data: { channel, id, order, kind, ask } }: MessageEvent<WearMessage>) => {
   jobs.delete(channel);
   if (ask !== undefined)
-    jobs.set(channel, { id, order, steps: (WORK[kind] as (own: unknown) => Generator<unknown>)(ask) });
+    jobs.set(channel, { id, order, steps: (WORK[kind] as (item: unknown) => Generator<unknown>)(ask) });
   if (!working) void work();
 });
 

@@ -10,9 +10,9 @@ const folder = mkdtempSync(path.join(tmpdir(), 'lattice-tls-'));
 const [key, cert] = ['key.pem', 'cert.pem'].map((name) => path.join(folder, name));
 const free = () =>
   new Promise<number>((resolve) => {
-    const own = net.createServer().listen(0, '127.0.0.1', () => {
-      const { port } = own.address() as net.AddressInfo;
-      own.close(() => resolve(port));
+    const server = net.createServer().listen(0, '127.0.0.1', () => {
+      const { port } = server.address() as net.AddressInfo;
+      server.close(() => resolve(port));
     });
   });
 let front: ChildProcess;

@@ -37,7 +37,7 @@ function change(flags: Change[0], { mix, facts }: Change[1]): Parsed<Change[1]> 
   const visits = flags.get('--visits');
   const second = flags.get('--second');
   const margin = flags.get('--margin');
-  const most = BASIN_VISITS.find((own) => own !== 'house' && String(own) === visits);
+  const most = BASIN_VISITS.find((basinVisit) => basinVisit !== 'house' && String(basinVisit) === visits);
   if (visits !== undefined && most === undefined)
     return { ok: false, problem: `--visits: “${visits}” is none of 1, 2, 3, free.` };
   const who = SECOND_PERSON.find((own) => own === second);

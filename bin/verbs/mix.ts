@@ -50,22 +50,22 @@ function outputOf({ consult, mix, work, colours: { toners, roots, corrections, r
       foils,
       notes,
     })),
-    amounts: amounts.map((own) => ({
-      ...own,
-      net: tenth(own.net),
-      mixed: tenth(own.mixed),
-      developer: tenth(own.developer),
-      volumes: tenth(own.volumes),
+    amounts: amounts.map((amount) => ({
+      ...amount,
+      net: tenth(amount.net),
+      mixed: tenth(amount.mixed),
+      developer: tenth(amount.developer),
+      volumes: tenth(amount.volumes),
     })),
     bowls: bowls.ok
       ? bowls.bowls.map(
-          ({ label, letter, part, foils, others, items, fromMinutes, toMinutes, units: own }) => ({
+          ({ label, letter, part, foils, others, items, fromMinutes, toMinutes, units: values }) => ({
             bowl: label,
             letter,
             part,
             foils,
             others,
-            firstUnit: units[own[0]].id,
+            firstUnit: units[values[0]].id,
             items: itemsOf(items),
             mixAtMinute: tenth(fromMinutes),
             doneAtMinute: tenth(toMinutes),
@@ -83,14 +83,14 @@ function outputOf({ consult, mix, work, colours: { toners, roots, corrections, r
         limitMinutes,
         oldestBowlMinutes,
         readyFromOldest,
-        units: own,
+        units: values,
         panels,
       }) => ({
         letter,
         stretch,
         from: tenth(from),
         target,
-        units: own.length,
+        units: values.length,
         panels,
         readyMinutes: tenth(ready?.minutes ?? null),
         soonest: tenth(ready?.soonest ?? null),

@@ -54,9 +54,9 @@ export interface OwnFlags {
 export async function mixedPlan(
   verb: string,
   args: readonly string[],
-  own?: OwnFlags,
+  ownFlags?: OwnFlags,
 ): Promise<Parsed<ComputedVisit>> {
-  const call = flagsOf(verb, args, [...FLAGS, ...(own?.flags ?? [])]);
+  const call = flagsOf(verb, args, [...FLAGS, ...(ownFlags?.flags ?? [])]);
   if (!call.ok) return call;
   const { flags } = call;
   const plan = await readPlan(call.file);
@@ -70,8 +70,8 @@ export async function mixedPlan(
   if (!given.ok) return given;
   const mix = withReading(given.value, flags.get('--read'), consult.value.naturalLevel, sheet);
   if (!mix.ok) return mix;
-  const changed = own
-    ? own.change(flags, { mix: mix.value, facts: PLAIN_FACTS })
+  const changed = ownFlags
+    ? ownFlags.change(flags, { mix: mix.value, facts: PLAIN_FACTS })
     : { ok: true as const, value: { mix: mix.value, facts: PLAIN_FACTS } };
   if (!changed.ok) return changed;
   const visit = engine.compute(
@@ -134,10 +134,10 @@ async function consultOf(flags: ReadonlyMap<string, string>, plan: Plan): Promis
 function levelOf(
   flags: ReadonlyMap<string, string>,
   name: 'from' | 'to',
-  own: number | undefined,
+  value: number | undefined,
 ): Parsed<number> {
-  return own !== undefined && !flags.has(`--${name}`)
-    ? { ok: true, value: own }
+  return value !== undefined && !flags.has(`--${name}`)
+    ? { ok: true, value: value }
     : figureOf(flags, name, aLevel, 'must be a level from 1 to 10');
 }
 

@@ -7,14 +7,14 @@ const four = (share: number) => Number(share.toFixed(4));
 
 /** The library on the average head, minutes to 0.1 and shares to 0.0001. */
 export function techniquesDocument(): TechniquesDocument {
-  const techniques = libraryOn(createPatternEngine()).map((own) => ({
-    ...own,
-    cautions: [...own.cautions],
-    minutes: Number(own.minutes.toFixed(1)),
+  const techniques = libraryOn(createPatternEngine()).map((techniqueOverview) => ({
+    ...techniqueOverview,
+    cautions: [...techniqueOverview.cautions],
+    minutes: Number(techniqueOverview.minutes.toFixed(1)),
     shares: {
-      foiled: four(own.shares.foiled),
-      lightened: four(own.shares.lightened),
-      deepened: four(own.shares.deepened),
+      foiled: four(techniqueOverview.shares.foiled),
+      lightened: four(techniqueOverview.shares.lightened),
+      deepened: four(techniqueOverview.shares.deepened),
     },
   }));
   return { format: 'dappled-lattice/techniques', version: 2, techniques };

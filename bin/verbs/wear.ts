@@ -122,12 +122,12 @@ async function run(args: readonly string[]): Promise<VerbResult> {
           fromDeg: Math.round(fromDeg),
           toDeg: Math.round(toDeg),
         })),
-      lines: studio.lines(subject).map(({ kind, zone, atMm, contrast, share: own, weeks: shows }) => ({
+      lines: studio.lines(subject).map(({ kind, zone, atMm, contrast, share: value, weeks: shows }) => ({
         kind,
         zone,
         atMm: tenth(atMm),
         contrast: share(contrast),
-        share: share(own),
+        share: share(value),
         weeks: shows && shows.map(tenth),
       })),
       findings: findings.map(({ key, words, why, fine, panel }) => ({

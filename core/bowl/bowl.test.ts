@@ -159,7 +159,7 @@ describe('bowls', () => {
     ],
   ])('%s', (_words, foils, counts, weighings) => {
     const made = bowls(foils);
-    expect(made.map((own) => own.foils)).toEqual(counts);
+    expect(made.map((bowl) => bowl.foils)).toEqual(counts);
     expect(made.map(({ powder, developer }) => [powder, developer])).toEqual(weighings);
   });
 
@@ -243,14 +243,16 @@ describe('bowls', () => {
         const made = bowls(foils);
         expect(made.flatMap(({ which }) => which).sort((a, b) => a - b)).toEqual(foils.map((_, i) => i));
         const net = foils.reduce((sum, own) => sum + own.net, 0);
-        expect(made.reduce((sum, own) => sum + own.mixed, 0)).toBeGreaterThanOrEqual(net / USED_SHARE - 1e-9);
-        for (const own of made) {
-          expect(own.toMinutes - own.fromMinutes).toBeLessThanOrEqual(35 + 1e-9);
-          expect(own.mixed).toBeLessThanOrEqual(90 + 1e-9);
-          expect(own.powder + own.developer).toBeGreaterThanOrEqual(mixedGrams(own.net) - 1e-9);
-          expect(own.powder + own.developer).toBeLessThanOrEqual(90 + 1e-9);
-          expect(own.developer).toBe(2 * own.powder);
-          for (const i of own.which) expect(foils[i].formula).toBe(own.formula);
+        expect(made.reduce((sum, bowl) => sum + bowl.mixed, 0)).toBeGreaterThanOrEqual(
+          net / USED_SHARE - 1e-9,
+        );
+        for (const bowl of made) {
+          expect(bowl.toMinutes - bowl.fromMinutes).toBeLessThanOrEqual(35 + 1e-9);
+          expect(bowl.mixed).toBeLessThanOrEqual(90 + 1e-9);
+          expect(bowl.powder + bowl.developer).toBeGreaterThanOrEqual(mixedGrams(bowl.net) - 1e-9);
+          expect(bowl.powder + bowl.developer).toBeLessThanOrEqual(90 + 1e-9);
+          expect(bowl.developer).toBe(2 * bowl.powder);
+          for (const i of bowl.which) expect(foils[i].formula).toBe(bowl.formula);
         }
       }),
       { numRuns: 60 },

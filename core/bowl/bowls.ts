@@ -97,11 +97,11 @@ const up = (grams: number, step: number) => Math.ceil(grams / step - 1e-9) * ste
  */
 export function bowlsFor(foils: readonly BowlFoil[], limits: BowlLimits): Bowls {
   for (let i = 0; i < foils.length; i += 1) {
-    const own = foils[i];
-    const holds = heldIn(own.net, own.formula, limits);
-    if (own.toMinutes - own.fromMinutes > limits.usefulMinutes + NEAR || !holds) {
+    const bowlFoil = foils[i];
+    const holds = heldIn(bowlFoil.net, bowlFoil.formula, limits);
+    if (bowlFoil.toMinutes - bowlFoil.fromMinutes > limits.usefulMinutes + NEAR || !holds) {
       const why = !holds
-        ? `it takes ${Math.round(mixedGrams(own.net))} g, a bowl holds ${limits.mostGrams} g`
+        ? `it takes ${Math.round(mixedGrams(bowlFoil.net))} g, a bowl holds ${limits.mostGrams} g`
         : `it takes longer than a bowl is used, ${limits.usefulMinutes} min`;
       return { ok: false, problem: `Foil ${i + 1} does not fit into one bowl: ${why}.` };
     }
@@ -162,10 +162,13 @@ function ofOneFormula(all: readonly BowlFoil[], which: readonly number[], limits
       const inside = i > 0 && foils[i].panel === foils[i - 1].panel ? (INSIDE_PANEL * even) ** 2 : 0;
       for (let j = i; j < n && fits(i, j); j += 1) {
         const net = upTo[j + 1] - upTo[i];
-        const own = cost[b - 1][i] + (net - even) ** 2 + inside;
+        const value = cost[b - 1][i] + (net - even) ** 2 + inside;
         // Of equal ones the fuller bowl comes first.
-        if (own < cost[b][j + 1] - 1e-9 || (Math.abs(own - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])) {
-          cost[b][j + 1] = own;
+        if (
+          value < cost[b][j + 1] - 1e-9 ||
+          (Math.abs(value - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])
+        ) {
+          cost[b][j + 1] = value;
           from[b][j + 1] = i;
         }
       }

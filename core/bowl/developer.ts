@@ -11,8 +11,8 @@ export interface Pour {
 
 /** Strength of pours mixed together: by weight. 0 for nothing. */
 export function blended(pours: readonly Pour[]): number {
-  const grams = pours.reduce((sum, own) => sum + own.grams, 0);
-  return grams > 0 ? pours.reduce((sum, own) => sum + own.grams * own.volumes, 0) / grams : 0;
+  const grams = pours.reduce((sum, pour) => sum + pour.grams, 0);
+  return grams > 0 ? pours.reduce((sum, pour) => sum + pour.grams * pour.volumes, 0) / grams : 0;
 }
 
 export type Blend = Result<{ readonly pours: readonly [Pour, Pour] }>;

@@ -18,10 +18,10 @@ export function bottlesFor(
   if (chosen !== null && of.length < chosen.length)
     return 'a developer that was chosen is not in the house any more';
   if (of.length === 0) return 'the house has no developer';
-  const exact = of.find((own) => own.volumes === volumes);
+  const exact = of.find((developer) => developer.volumes === volumes);
   if (exact) return [exact];
-  const below = of.filter((own) => own.volumes < volumes).at(-1);
-  const above = of.find((own) => own.volumes > volumes);
+  const below = of.filter((developer) => developer.volumes < volumes).at(-1);
+  const above = of.find((developer) => developer.volumes > volumes);
   if (below && above) return [below, above];
   const [only] = of;
   const bottles =
@@ -92,7 +92,7 @@ const tenth = (grams: number) => Math.round(10 * grams) / 10;
 /** Shares of an amount in whole grams where it is whole, else in tenths; they add up to it. */
 function shareTenths(shares: readonly number[], grams: number): number[] {
   if (Number.isInteger(grams)) return shareOut(shares, grams);
-  return shareOut(shares, Math.round(10 * grams)).map((own) => own / 10);
+  return shareOut(shares, Math.round(10 * grams)).map((value) => value / 10);
 }
 
 const itemsOf = (items: readonly BowlItem[]): ItemsRead => ({
@@ -138,20 +138,20 @@ function pouredItems(
 ): ItemsRead {
   const bottles = bottlesFor(volumes, chosen, shelf);
   if (typeof bottles === 'string') return { ok: false, problem: bottles };
-  const item = ({ id, name }: { id: string; name: string }, own: number): BowlItem => ({
+  const item = ({ id, name }: { id: string; name: string }, value: number): BowlItem => ({
     product: id,
     name,
-    grams: own,
+    grams: value,
     powder: false,
   });
   if (bottles.length === 1 || grams <= 0) return { ok: true, items: [item(bottles[0], grams)], total: grams };
   const blend = blendTo(volumes, grams, [bottles[0].volumes, bottles[1].volumes]);
   if (!blend.ok) return blend;
   const whole = shareOut(
-    blend.pours.map((own) => own.grams),
+    blend.pours.map((pour) => pour.grams),
     grams,
   );
-  return { ok: true, items: bottles.map((own, i) => item(own, whole[i])), total: grams };
+  return { ok: true, items: bottles.map((bottle, i) => item(bottle, whole[i])), total: grams };
 }
 
 /** Grams of each shade and of developer for so many grams of colour; whole grams that add up. */
@@ -163,14 +163,14 @@ export function colourItems(
   shelf: Shelf,
 ): ItemsRead {
   const grams = shareTenths(
-    parts.map((own) => own.parts),
+    parts.map((part) => part.parts),
     colour,
   );
   const items: BowlItem[] = [];
   for (const [i, { shade }] of parts.entries()) {
-    const own = shelf.shade(shade);
-    if (!own) return { ok: false, problem: `the shade “${shade}” is not in the house` };
-    items.push({ product: shade, name: own.name, grams: grams[i], powder: false });
+    const shadeProduct = shelf.shade(shade);
+    if (!shadeProduct) return { ok: false, problem: `the shade “${shade}” is not in the house` };
+    items.push({ product: shade, name: shadeProduct.name, grams: grams[i], powder: false });
   }
   // A direct line is used as it comes.
   const poured = ratio > 0 ? pouredItems(volumes, Math.round(colour * ratio), null, shelf) : null;
@@ -200,7 +200,7 @@ export function recipeItems(
   shelf: Shelf,
 ): PartsMixed {
   const whole = shareOut(
-    parts.map((own) => own.parts),
+    parts.map((part) => part.parts),
     Math.round(grams),
   );
   const items: BowlItem[] = [];

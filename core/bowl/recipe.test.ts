@@ -83,15 +83,15 @@ describe('what goes into a bowl', () => {
           const grams = (kind: string) =>
             read.items
               .filter(({ product }) => shelf.find(product)!.kind === kind)
-              .reduce((sum, own) => sum + own.grams, 0);
+              .reduce((sum, item) => sum + item.grams, 0);
           expect(grams('shade')).toBe(colour);
           expect(grams('developer')).toBe(Math.round(colour * ratio));
           expect(read.total).toBe(colour + Math.round(colour * ratio));
           const bottles = read.items.filter(({ product }) => shelf.find(product)!.kind === 'developer');
           const strength =
             bottles.reduce(
-              (sum, { product, grams: own }) =>
-                sum + own * (shelf.find(product) as { volumes: number }).volumes,
+              (sum, { product, grams: value }) =>
+                sum + value * (shelf.find(product) as { volumes: number }).volumes,
               0,
             ) / grams('developer');
           // Whole grams move the strength by less than half a gram between the bottles.

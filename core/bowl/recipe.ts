@@ -62,7 +62,7 @@ export type RecipeRead = Result<{ readonly recipe: Recipe }>;
 
 /** Longest time where a maker gives none for a use: the shorter of the others, and a sentence says so. */
 const limitFor = ({ minutes }: Lightener, use: Use): number =>
-  minutes[use] ?? Math.min(...Object.values(minutes).filter((own) => own !== null), 45);
+  minutes[use] ?? Math.min(...Object.values(minutes).filter((value) => value !== null), 45);
 
 /** Strength of a developer thinned by what stands beside it in the bowl. */
 export function strengthOf(volumes: number, ratio: number, weakening: number): number {
@@ -105,7 +105,7 @@ export function lightenersOf(
 function liftRecipe(formula: LiftFormula, shelf: Shelf): RecipeRead {
   const read = lightenersOf(formula, shelf);
   if (typeof read === 'string') return { ok: false, problem: read };
-  const mean = (of: (own: Lightener) => number) =>
+  const mean = (of: (lightener: Lightener) => number) =>
     read.reduce((sum, { product, share }) => sum + share * of(product), 0);
   const limit = (use: Use) => Math.min(...read.map(({ product }) => limitFor(product, use)));
   const leastMinutes = Math.max(...read.map(({ product }) => product.leastMinutes ?? 0));
@@ -193,8 +193,8 @@ function colourRecipe(
 
 /** Why an additive cannot be weighed; null where all can. */
 function addedProblem(additives: readonly Added[], shelf: Shelf): string | null {
-  for (const own of additives) {
-    const read = addedGrams(own, 1, shelf);
+  for (const added of additives) {
+    const read = addedGrams(added, 1, shelf);
     if (!read.ok) return read.problem;
   }
   return null;
@@ -210,8 +210,8 @@ function besides(
 ): { extra: number; weakening: number } {
   let extra = 0;
   let weakening = 0;
-  for (const own of additives) {
-    const read = addedGrams(own, ratio, shelf);
+  for (const added of additives) {
+    const read = addedGrams(added, ratio, shelf);
     if (!read.ok) continue;
     extra += read.grams;
     if (read.product.weakens) weakening += read.grams;

@@ -6,9 +6,9 @@ export function levelOfShades(parts: readonly ShadePart[], shelf: Shelf): number
   let sum = 0;
   let all = 0;
   for (const { shade, parts: many } of parts) {
-    const own = shelf.shade(shade);
-    if (!own || own.tone === 'clear') continue;
-    sum += own.level * many;
+    const shadeProduct = shelf.shade(shade);
+    if (!shadeProduct || shadeProduct.tone === 'clear') continue;
+    sum += shadeProduct.level * many;
     all += many;
   }
   return all === 0 ? null : sum / all;

@@ -43,7 +43,7 @@ function lightenerNotes(formula: Extract<Formula, { kind: 'lift' }>, product: Li
     ...(ends ? rangeNotes(ends, product, ' on the ends') : []),
     ...(second ? rangeNotes(second, product, ' the second time') : []),
   ];
-  const longest = Math.max(...Object.values(product.minutes).map((own) => own ?? 0));
+  const longest = Math.max(...Object.values(product.minutes).map((value) => value ?? 0));
   if (product.leastMinutes && product.leastMinutes > longest)
     out.push(
       `${product.name} is wanted on for ${product.leastMinutes} min, longer than the ${longest} min that it may stay`,

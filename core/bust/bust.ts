@@ -29,9 +29,9 @@ const kept = new WeakMap<Head, Bust>();
 
 /** The bust of a head: the average one, as wide, high and long as its skull. */
 export function bustOf(head: Head): Bust {
-  const own = kept.get(head) ?? makeBust(head);
-  kept.set(head, own);
-  return own;
+  const bust = kept.get(head) ?? makeBust(head);
+  kept.set(head, bust);
+  return bust;
 }
 
 function makeBust({ skull }: Head): Bust {
@@ -83,9 +83,9 @@ const meshes = new WeakMap<Head, BustMesh>();
 
 /** The skin of a head, for pictures. */
 export function bustMesh(head: Head): BustMesh {
-  const own = meshes.get(head) ?? makeMesh(head);
-  meshes.set(head, own);
-  return own;
+  const mesh = meshes.get(head) ?? makeMesh(head);
+  meshes.set(head, mesh);
+  return mesh;
 }
 
 function makeMesh({ skull }: Head): BustMesh {

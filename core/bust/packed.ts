@@ -62,9 +62,9 @@ export function unpacked(text: string): PackedBust {
   const { buffer } = whole.slice();
   let at = 0;
   const take = <T>(make: (from: number, count: number) => T, count: number, size: number): T => {
-    const own = make(at, count);
+    const item = make(at, count);
     at += count * size;
-    return own;
+    return item;
   };
   const words = (count: number) =>
     take((from, n) => new Int32Array(buffer.slice(from, from + 4 * n)), count, 4);
@@ -91,13 +91,13 @@ export function unpacked(text: string): PackedBust {
 const bytes = (own: Int8Array | Int16Array | Int32Array) =>
   new Uint8Array(own.buffer, own.byteOffset, own.byteLength);
 
-function differences<T extends Int16Array | Int32Array>(own: T): T {
-  const out = own.slice() as T;
-  for (let i = out.length - 1; i > 0; i -= 1) out[i] -= own[i - 1];
+function differences<T extends Int16Array | Int32Array>(item: T): T {
+  const out = item.slice() as T;
+  for (let i = out.length - 1; i > 0; i -= 1) out[i] -= item[i - 1];
   return out;
 }
 
-function summed<T extends Int16Array | Int32Array>(own: T): T {
-  for (let i = 1; i < own.length; i += 1) own[i] += own[i - 1];
-  return own;
+function summed<T extends Int16Array | Int32Array>(item: T): T {
+  for (let i = 1; i < item.length; i += 1) item[i] += item[i - 1];
+  return item;
 }

@@ -42,9 +42,9 @@ export function surfaceOf(distance: Distance, box: Box, cellMm: number): HalfMes
   const keyOf = (i: number, j: number, l: number) => (i * (ny + 1) + j) * (nz + 1) + l;
   const at = (i: number, j: number, l: number) => {
     const key = keyOf(i, j, l);
-    const own = corners.get(key) ?? distance(xAt(i), yAt(j), zAt(l));
-    corners.set(key, own);
-    return own;
+    const value = corners.get(key) ?? distance(xAt(i), yAt(j), zAt(l));
+    corners.set(key, value);
+    return value;
   };
   const vertexOf = new Map<number, number>();
   const xyz: number[] = [];
@@ -117,7 +117,7 @@ export function surfaceOf(distance: Distance, box: Box, cellMm: number): HalfMes
         cell[v] -= b;
         return cell.some((n) => n < 0) ? undefined : vertexOf.get(keyOf(cell[0], cell[1], cell[2]));
       });
-      if (round.some((own) => own === undefined)) continue;
+      if (round.some((value) => value === undefined)) continue;
       const [a, b, c, d] = round as number[];
       if (here) triangles.push(a, b, c, a, c, d);
       else triangles.push(a, c, b, a, d, c);

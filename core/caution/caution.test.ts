@@ -121,7 +121,8 @@ test('fragile and broken zones are read from the hair map', () => {
 });
 
 describe('in words', () => {
-  const seen = (part: Partial<CautionFacts>) => cautionsOf(facts(part), LIMITS).map((own) => own.seen);
+  const seen = (part: Partial<CautionFacts>) =>
+    cautionsOf(facts(part), LIMITS).map((caution) => caution.seen);
   const alert = (onDay: string, result: 'clear' | null) => ({ kind: 'alert', onDay, result }) as const;
   const strand = (onDay: string, result: 'passed' | 'failed' | null) =>
     ({ kind: 'strand', onDay, result }) as const;

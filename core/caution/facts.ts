@@ -34,6 +34,6 @@ export function cautionsFor(
   const guardianConsent = consents.some(
     ({ kind, withdrawnAt }) => kind === 'guardian' && withdrawnAt === null,
   );
-  const own = cautionsOf({ ...factsIn(consult), ...about, tests, guardianConsent }, limits);
-  return mixed === null ? own : stopsFirst([...own, ...mixCautions(mixed, limits)]);
+  const cautions = cautionsOf({ ...factsIn(consult), ...about, tests, guardianConsent }, limits);
+  return mixed === null ? cautions : stopsFirst([...cautions, ...mixCautions(mixed, limits)]);
 }

@@ -10,11 +10,11 @@ const formula = (part: Partial<CautionedFormula> = {}): CautionedFormula => ({
   celsius: null,
   ...part,
 });
-const unitsOf = (own: Plan) => visitOf({ plan: own }).work.units;
+const unitsOf = (plan: Plan) => visitOf({ plan: plan }).work.units;
 
-function facts(part: Partial<MixCautionFacts> = {}, own: Plan = startPlan()): MixCautionFacts {
+function facts(part: Partial<MixCautionFacts> = {}, plan: Plan = startPlan()): MixCautionFacts {
   return {
-    units: unitsOf(own),
+    units: unitsOf(plan),
     formulas: { A: formula() },
     onScalp: [],
     fragileZones: [],
@@ -25,8 +25,8 @@ function facts(part: Partial<MixCautionFacts> = {}, own: Plan = startPlan()): Mi
     ...part,
   };
 }
-const keys = (part: Partial<MixCautionFacts> = {}, own?: Plan, limits = LIMITS) =>
-  mixCautions(facts(part, own), limits).map(({ key, weight }) => `${key} ${weight}`);
+const keys = (part: Partial<MixCautionFacts> = {}, plan?: Plan, limits = LIMITS) =>
+  mixCautions(facts(part, plan), limits).map(({ key, weight }) => `${key} ${weight}`);
 const with_ = (part: Partial<Plan['panels'][number]>): Plan => ({
   ...startPlan(),
   panels: startPlan().panels.map((panel) => ({ ...panel, ...part })),
@@ -68,8 +68,8 @@ test('over 20 vol on the scalp itself stops: root colour, or painted in the open
 });
 
 test('a stop is not lifted by a reason', () => {
-  const own = mixCautions(facts({ onScalp: [{ what: 'root colour', volumes: 30 }] }), LIMITS);
-  expect(openCautions(own, ['strong-scalp'])).toHaveLength(1);
+  const cautions = mixCautions(facts({ onScalp: [{ what: 'root colour', volumes: 30 }] }), LIMITS);
+  expect(openCautions(cautions, ['strong-scalp'])).toHaveLength(1);
 });
 
 test('lightener over earlier light asks for a reason, and says how many foils carry it', () => {
@@ -111,7 +111,7 @@ describe('unit by unit', () => {
     ...part,
   });
   const seen = (units: readonly Unit[], part: Partial<MixCautionFacts> = {}) =>
-    mixCautions(facts({ units, ...part }), LIMITS).map((own) => own.seen);
+    mixCautions(facts({ units, ...part }), LIMITS).map((mixCaution) => mixCaution.seen);
   const of = (volumes: number) => ({ formulas: { A: formula({ volumes }) } });
 
   test('40 vol names each panel once, and counts from 20 mm as far enough', () => {
@@ -174,7 +174,7 @@ describe('unit by unit', () => {
           formulas: { A: formula({ celsius: a }), B: formula({ celsius: b }) },
         }),
         LIMITS,
-      ).map((own) => `${own.weight}: ${own.seen}`);
+      ).map((mixCaution) => `${mixCaution.weight}: ${mixCaution.seen}`);
     expect(warm(40, 45)).toEqual(['reason: Warmth of 45 °C is planned on formula A, B.']);
     expect(warm(null, 46)).toEqual(['stop: 46 °C is planned on formula B; this house allows 45 °C at most.']);
     expect(warm(40, 60, ['A'])).toEqual(['reason: Warmth of 40 °C is planned on formula A.']);

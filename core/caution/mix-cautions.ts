@@ -67,7 +67,7 @@ export function mixCautions(facts: MixCautionFacts, limits: StrengthLimits): Cau
     timeCaution(facts),
     rootCaution(facts),
     bowlCaution(facts),
-  ].filter((own) => own !== undefined);
+  ].filter((caution) => caution !== undefined);
 }
 
 const said = (volumes: number) => `${Math.round(volumes * 10) / 10} vol`;

@@ -45,9 +45,9 @@ const foiled = Array.from({ length: 4 }, (_, i) => [i + 1, closed(`b0/${i}`)] as
 const state = (...list: Parameters<typeof happened>[0]) =>
   serviceState(service, happened([[0, started], ...foiled, ...list]));
 const at = (minute: number) => T0 + minute * MINUTE;
-const next = (own: ReturnType<typeof state>, minute: number) => {
-  const rest = restOf(service, own, at(minute))!;
-  return nextStep(service, own, restSteps(rest, restTimeline(rest), T0), at(minute));
+const next = (current: ReturnType<typeof state>, minute: number) => {
+  const rest = restOf(service, current, at(minute))!;
+  return nextStep(service, current, restSteps(rest, restTimeline(rest), T0), at(minute));
 };
 const again = (...foils: number[]): EventBody => ({
   kind: 'reapplied',
@@ -57,7 +57,7 @@ const again = (...foils: number[]): EventBody => ({
 
 test('what is to be painted again is not ready before: it is called with its bowl, oldest first', () => {
   const before = state();
-  expect(before.blocks[0].units.map((own) => [own.readyMinutes, own.again !== null])).toEqual(
+  expect(before.blocks[0].units.map((unit) => [unit.readyMinutes, unit.again !== null])).toEqual(
     Array.from({ length: 4 }, () => [20, true]),
   );
   expect(next(before, 10)).toMatchObject({ kind: 'wait', then: 'again' });

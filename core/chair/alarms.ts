@@ -41,12 +41,14 @@ const WANTS_DOING: ReadonlySet<Alarm['kind']> = new Set(['check', 'over']);
 export function alarmsOf(script: ServiceScript, state: ServiceState): Alarm[] {
   if (state.startedAt === null || state.finishedAt !== null) return [];
   const first = [
-    ...state.blocks.flatMap((own) => blockAlarms(own, limitAhead(script.rules))),
+    ...state.blocks.flatMap((block) => blockAlarms(block, limitAhead(script.rules))),
     ...bowlAlarms(script, state),
     ...basinAlarms(script, state),
     ...stepAlarms(state),
   ];
-  return first.flatMap((own) => [own, ...askedAgain(own, state.silenced)]).sort((a, b) => a.due - b.due);
+  return first
+    .flatMap((alarm) => [alarm, ...askedAgain(alarm, state.silenced)])
+    .sort((a, b) => a.due - b.due);
 }
 
 /** What was heard and not done is called again, each time it was heard. */
@@ -75,7 +77,7 @@ function blockAlarms(
   const out: Alarm[] = [];
   const add = (key: string, kind: Alarm['kind'], due: number, words: string, urgent = false) =>
     out.push({ key: `${kind} ${id} ${key}`, kind, due, words, urgent, block: id });
-  const on = units.filter((own) => own.standing === 'on');
+  const on = units.filter((unit) => unit.standing === 'on');
   // Only what lifts is opened to be compared.
   const lifting = on.filter(({ unit }) => unit.lifts);
   const last = checks.at(-1);
@@ -89,7 +91,7 @@ function blockAlarms(
     const due = last ? last.at + Math.min(CHECK_EVERY, last.minutes ?? CHECK_EVERY) * MINUTE : firstCheck;
     add(`${checks.length} ${firstAt}`, 'check', due, `Check ${name}: open a foil, wipe, compare.`);
   }
-  const pending = on.filter((own) => own.again !== null);
+  const pending = on.filter((unitState) => unitState.again !== null);
   if (pending.length > 0) {
     const oldest = pending.reduce((a, b) => (b.readyAt! < a.readyAt! ? b : a));
     const { mix } = oldest.unit.again!;
@@ -136,7 +138,7 @@ function bowlAlarms({ rules }: ServiceScript, { blocks, bowls }: ServiceState): 
       )
     )
       return [];
-    const { at, spent } = bowls.findLast((own) => own.mix === mix)!;
+    const { at, spent } = bowls.findLast((bowl) => bowl.mix === mix)!;
     if (spent) return [];
     return [
       {
@@ -171,17 +173,17 @@ function basinAlarms({ rules }: ServiceScript, { stages }: ServiceState): Alarm[
 
 /** Steps that have had their minutes, and a colour whose turn it is so that all are done together. */
 function stepAlarms({ steps }: ServiceState): Alarm[] {
-  const over = steps.flatMap((own): Alarm[] => {
-    if (own.standing !== 'on') return [];
-    const { id, minutes } = own.step;
-    const words = `${stepName(own.step)}: ${Math.round(minutes)} min are up.`;
+  const over = steps.flatMap((step): Alarm[] => {
+    if (step.standing !== 'on') return [];
+    const { id, minutes } = step.step;
+    const words = `${stepName(step.step)}: ${Math.round(minutes)} min are up.`;
     return [
       {
-        key: `step ${id} ${own.begunAt} ${minutes}`,
+        key: `step ${id} ${step.begunAt} ${minutes}`,
         kind: 'step',
-        due: endOf(own),
+        due: endOf(step),
         words,
-        urgent: staysOn(own.step),
+        urgent: staysOn(step.step),
         block: null,
       },
     ];
@@ -219,13 +221,13 @@ export function timersOf(script: ServiceScript, state: ServiceState, now: number
     return count > 0 ? [{ name, count }] : [];
   });
   const oldest = on.reduce<BlockState | null>(
-    (best, own) => (best === null || own.firstAt! < best.firstAt! ? own : best),
+    (best, blockState) => (best === null || blockState.firstAt! < best.firstAt! ? blockState : best),
     null,
   );
   const alarms = alarmsOf(script, state);
   const check = alarms.find(({ kind }) => kind === 'check');
   const next = on.reduce<BlockState | null>(
-    (best, own) => (best === null || own.limitAt! < best.limitAt! ? own : best),
+    (best, blockState) => (best === null || blockState.limitAt! < best.limitAt! ? blockState : best),
     null,
   );
   return {

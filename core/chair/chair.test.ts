@@ -130,8 +130,8 @@ describe('how a service stands', () => {
       const { blocks, conflicts } = serviceState(script, order);
       expect(blocks[0].units[0]).toMatchObject({ closedAt: at(1), closedBy: 'Ottilie' });
       expect(
-        conflicts.map((own) =>
-          conflictWords(own, (moment) => `minute ${((moment - T0) / MINUTE).toFixed(1)}`),
+        conflicts.map((conflict) =>
+          conflictWords(conflict, (moment) => `minute ${((moment - T0) / MINUTE).toFixed(1)}`),
         ),
       ).toEqual(['Foil 1 was closed twice: Ottilie at minute 1.0 counts, Bram at minute 1.2 does not.']);
     }
@@ -236,7 +236,7 @@ describe('how a service stands', () => {
     expect(after.blocks[1].units[0].readyMinutes).toBeGreaterThan(before.blocks[1].units[0].readyMinutes + 1);
     // Ten minutes more for the foil that was looked at, and for the others as long after their own closing.
     expect(after.blocks[0].units.map(({ readyAt }) => readyAt)).toEqual(
-      [at(26), at(26), at(26)].map((own) => expect.closeTo(own, 0)),
+      [at(26), at(26), at(26)].map((value) => expect.closeTo(value, 0)),
     );
   });
 });
@@ -312,7 +312,7 @@ describe('two formulas in one panel', () => {
     const [block] = serviceState(script, events).blocks;
     expect(block.units.map(({ limitAt }) => limitAt)).toEqual([at(46), at(32), at(48), at(34)]);
     expect(block.units.map(({ readyAt }) => readyAt)).toEqual(
-      [at(26), at(22), at(26), at(24)].map((own) => expect.closeTo(own, 0)),
+      [at(26), at(22), at(26), at(24)].map((value) => expect.closeTo(value, 0)),
     );
     expect([block.readyAt, block.limitAt]).toEqual([expect.closeTo(at(26), 0), at(32)]);
     const record = recordOf(
@@ -322,7 +322,7 @@ describe('two formulas in one panel', () => {
         ...happened([
           [28, { kind: 'rinse-begun', blocks: ['b0'], incident: null }],
           [35, { kind: 'rinse-done' }],
-        ]).map((own) => ({ ...own, id: `r${own.id}` })),
+        ]).map((serviceEvent) => ({ ...serviceEvent, id: `r${serviceEvent.id}` })),
       ]),
     );
     expect(record.lines.map(({ letter, kind, planned, placed }) => [letter, kind, planned, placed])).toEqual([
@@ -337,14 +337,16 @@ describe('alarms', () => {
   const events = happened([[0, started], ...foiledFrom(0, 3, 0)]);
   const alarms = alarmsOf(script, serviceState(script, events));
   const due = (kind: string) =>
-    alarms.filter((own) => own.kind === kind).map((own) => (own.due - T0) / MINUTE);
+    alarms.filter((alarm) => alarm.kind === kind).map((alarm) => (alarm.due - T0) / MINUTE);
 
   test('belong to foils: check near the end, ready after the last, the limit from the first, the bowl from its mixing', () => {
     const { readyMinutes } = serviceState(script, events).blocks[0].units[0];
     expect(due('check')).toEqual([expect.closeTo(1 + Math.max(readyMinutes - 8, readyMinutes / 2), 6)]);
     expect(due('ready')).toEqual([expect.closeTo(3 + readyMinutes, 6)]);
     expect([due('limit'), due('over'), due('bowl')]).toEqual([[44], [46], [35]]);
-    expect(alarms.map((own) => own.due)).toEqual([...alarms].map((own) => own.due).sort((a, b) => a - b));
+    expect(alarms.map((alarm) => alarm.due)).toEqual(
+      [...alarms].map((alarm) => alarm.due).sort((a, b) => a - b),
+    );
   });
 
   test('those that fell due are found however late one looks, once; raised ones are not raised again', () => {
@@ -373,16 +375,16 @@ describe('alarms', () => {
   test('a reason for staying on asks again five minutes later; a rinse ends them; a check moves the next', () => {
     const reason = serviceState(script, [
       ...events,
-      ...happened([[46, { kind: 'past-limit', block: 'b0', reason: 'stuck at 9' }]]).map((own) => ({
-        ...own,
+      ...happened([[46, { kind: 'past-limit', block: 'b0', reason: 'stuck at 9' }]]).map((serviceEvent) => ({
+        ...serviceEvent,
         id: 'p',
       })),
     ]);
     expect(alarmsOf(script, reason).find(({ kind }) => kind === 'over')!.due).toBe(at(51));
     const rinsed = serviceState(script, [
       ...events,
-      ...happened([[20, { kind: 'rinse-begun', blocks: ['b0'], incident: null }]]).map((own) => ({
-        ...own,
+      ...happened([[20, { kind: 'rinse-begun', blocks: ['b0'], incident: null }]]).map((serviceEvent) => ({
+        ...serviceEvent,
         id: 'q',
       })),
     ]);
@@ -394,7 +396,7 @@ describe('alarms', () => {
           12,
           { kind: 'checked', foil: 'b0/0', level: 7.4, then: 'more', minutes: 5, reason: null, photo: null },
         ],
-      ]).map((own) => ({ ...own, id: 'c' })),
+      ]).map((serviceEvent) => ({ ...serviceEvent, id: 'c' })),
     ]);
     expect(alarmsOf(script, checked).find(({ kind }) => kind === 'check')!.due).toBe(at(17));
   });
@@ -404,7 +406,7 @@ describe('alarms', () => {
     const heard = happened([
       [15, { kind: 'silenced', alarm: check.key }],
       [21, { kind: 'silenced', alarm: `${check.key} again` }],
-    ]).map((own, i) => ({ ...own, id: `h${i}` }));
+    ]).map((serviceEvent, i) => ({ ...serviceEvent, id: `h${i}` }));
     const checks = (list: typeof events) =>
       alarmsOf(script, serviceState(script, list))
         .filter(({ kind }) => kind === 'check')
@@ -427,7 +429,7 @@ describe('alarms', () => {
               photo: null,
             },
           ],
-        ]).map((own) => ({ ...own, id: 'd' })),
+        ]).map((serviceEvent) => ({ ...serviceEvent, id: 'd' })),
       ]),
     ).toEqual([]);
   });

@@ -6,8 +6,8 @@ const at = (minute: number) => T0 + minute * MINUTE;
 const foiled = Array.from({ length: 4 }, (_, i) => [i + 1, closed(`b0/${i}`)] as const);
 const state = (...list: Parameters<typeof happened>[0]) =>
   serviceState(script, happened([[0, started], ...foiled, ...list]));
-const unit = (own: ReturnType<typeof state>, id: string) =>
-  own.blocks.flatMap(({ units }) => units).find((one) => one.id === id)!;
+const unit = (current: ReturnType<typeof state>, id: string) =>
+  current.blocks.flatMap(({ units }) => units).find((one) => one.id === id)!;
 
 describe('another strength from here on', () => {
   const stronger: EventBody = { kind: 'strength', mix: 'A', volumes: 30, reason: 'slow' };

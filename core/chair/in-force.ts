@@ -10,7 +10,7 @@ export class InForce {
   private allMixes: Record<string, ScriptMix>;
 
   constructor({ units, lifts, mixes }: ServiceScript) {
-    this.unitById = new Map(units.map((own) => [own.id, own]));
+    this.unitById = new Map(units.map((unit) => [unit.id, unit]));
     this.allLifts = [...lifts];
     this.allMixes = { ...mixes };
   }
@@ -38,14 +38,14 @@ export class InForce {
    * @returns whether there is such a mix
    */
   strengthen(mix: string, volumes: number, waiting: readonly string[], pending: readonly string[]): boolean {
-    const own = this.allMixes[mix];
-    if (!own || own.volumes === null) return false;
-    const before = own.volumes;
+    const scriptMix = this.allMixes[mix];
+    if (!scriptMix || scriptMix.volumes === null) return false;
+    const before = scriptMix.volumes;
     const said = (words: string) => words.replace(`${before} vol`, `${volumes} vol`);
-    this.allMixes = { ...this.allMixes, [mix]: { ...own, volumes, words: said(own.words) } };
+    this.allMixes = { ...this.allMixes, [mix]: { ...scriptMix, volumes, words: said(scriptMix.words) } };
     // What weakens a mix weakens it as much at another strength.
     const scaled = (strength: number) => (strength * volumes) / before;
-    for (const { letter, part } of own.of) {
+    for (const { letter, part } of scriptMix.of) {
       const endsApart = Object.values(this.allMixes).some(({ of }) =>
         of.some((one) => one.letter === letter && one.part === 'ends'),
       );
@@ -79,7 +79,7 @@ export class InForce {
     const first = this.allLifts.length;
     this.allLifts.push(...lifts);
     this.allMixes = { ...this.allMixes, ...mixes };
-    const byId = new Map(units.map((own) => [own.id, own]));
+    const byId = new Map(units.map((unit) => [unit.id, unit]));
     for (const id of waiting) {
       const next = byId.get(id);
       if (next) this.unitById.set(id, { ...next, lifting: next.lifting.map((at) => at + first) });
@@ -87,6 +87,6 @@ export class InForce {
   }
 
   private added(rows: readonly ScriptLift[]): number[] {
-    return rows.map((own) => this.allLifts.push(own) - 1);
+    return rows.map((row) => this.allLifts.push(row) - 1);
   }
 }

@@ -80,16 +80,16 @@ export function nextStep(
   if (open) return { kind: 'at-basin', blocks: open.blocks, begunAt: open.begunAt };
   const [first] = rest;
   if (first?.kind === 'foil') {
-    const block = state.blocks.find((own) => own.block.id === first.block);
+    const block = state.blocks.find((blockState) => blockState.block.id === first.block);
     if (block) return foilStep(script, state, block, now);
   }
   if (first?.kind === 'pull' || first?.kind === 'again') {
     const units = state.blocks
-      .flatMap((own) => own.units)
+      .flatMap((block) => block.units)
       .filter(({ id }) => first.units.includes(id))
       .sort((a, b) => a.closedAt! - b.closedAt!);
     const blocks = state.blocks
-      .filter((own) => own.units.some(({ id }) => first.units.includes(id)))
+      .filter((block) => block.units.some(({ id }) => first.units.includes(id)))
       .map(({ block }) => block.id);
     if (first.at > now + SOON * MINUTE) return { kind: 'wait', blocks, until: first.at, then: first.kind };
     if (first.kind === 'pull') return { kind: 'pull', units, blocks, by: first.by };
@@ -136,9 +136,9 @@ function freshBowl(
 function foilStep(script: ServiceScript, state: ServiceState, block: BlockState, now: number): NextStep {
   const { blocks } = state;
   const place = block.units.findIndex(isWaiting);
-  const own = block.units[place];
-  for (const mix of own.unit.mixes) {
-    const bowl = freshBowl(script, state, mix, now, own.unit.fromOld);
+  const unitState = block.units[place];
+  for (const mix of unitState.unit.mixes) {
+    const bowl = freshBowl(script, state, mix, now, unitState.unit.fromOld);
     if (bowl) return bowl;
   }
   const before = blocks
@@ -148,8 +148,8 @@ function foilStep(script: ServiceScript, state: ServiceState, block: BlockState,
       null,
     );
   const turned =
-    before !== null && before.unit.letter !== own.unit.letter ? { from: before.unit.letter } : null;
-  return { kind: 'foil', foil: own.id, own, block, place, turned };
+    before !== null && before.unit.letter !== unitState.unit.letter ? { from: before.unit.letter } : null;
+  return { kind: 'foil', foil: unitState.id, own: unitState, block, place, turned };
 }
 
 /** Steps once the foils are out. */

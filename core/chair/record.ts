@@ -117,8 +117,8 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
   const t0 = state.startedAt ?? 0;
   const minute = (at: number) => (at - t0) / MINUTE;
   const { units: planned, end } = plannedTimes(script, state);
-  const units = state.blocks.flatMap(({ block, units: own }) =>
-    own.map(({ unit, added, ...one }): UnitRecord => {
+  const units = state.blocks.flatMap(({ block, units: states }) =>
+    states.map(({ unit, added, ...one }): UnitRecord => {
       const plan = planned.get(one.id);
       return {
         id: one.id,
@@ -142,9 +142,9 @@ export function recordOf(script: ServiceScript, state: ServiceState): ServiceRec
   );
   const done = units.filter(({ placed }) => placed !== null);
   const over = done.filter(wasPastLimit);
-  const levels = state.blocks.flatMap(({ block, checks, units: own }) => {
+  const levels = state.blocks.flatMap(({ block, checks, units: states }) => {
     const last = checks.at(-1);
-    const first = Math.min(...own.flatMap(({ closedAt }) => closedAt ?? []));
+    const first = Math.min(...states.flatMap(({ closedAt }) => closedAt ?? []));
     return last
       ? [
           {
@@ -233,7 +233,7 @@ function plannedTimes(
   const course = plan.length > 0 ? courseOfActions(script, plan) : placedCourse(script.course, blocks);
   const timeline = follow(new Question(blocks, rules), course).timeline();
   return {
-    units: new Map(timeline.foils.map((own) => [blocks[own.block].units[own.index], own])),
+    units: new Map(timeline.foils.map((foil) => [blocks[foil.block].units[foil.index], foil])),
     end: timeline.end,
   };
 }
@@ -244,13 +244,16 @@ function plannedTimes(
 function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Course {
   const at = new Map(script.blocks.map(({ id }, b) => [id, b]));
   const places = (ids: readonly string[]) => ids.flatMap((id) => at.get(id) ?? []);
-  const order = places(plan.flatMap((own) => (own.kind === 'foil' ? [own.block] : [])));
+  const order = places(
+    plan.flatMap((plannedAction) => (plannedAction.kind === 'foil' ? [plannedAction.block] : [])),
+  );
   const rinses: Course['rinses'][number][] = [];
   let after = 0;
-  for (const own of plan) {
-    if (own.kind === 'foil') for (const b of places([own.block])) after += script.blocks[b].foils.length;
-    else if (own.kind === 'rinse')
-      rinses.push({ after, blocks: places(own.blocks), parts: null, whole: false });
+  for (const plannedAction of plan) {
+    if (plannedAction.kind === 'foil')
+      for (const b of places([plannedAction.block])) after += script.blocks[b].foils.length;
+    else if (plannedAction.kind === 'rinse')
+      rinses.push({ after, blocks: places(plannedAction.blocks), parts: null, whole: false });
   }
   return {
     order,
@@ -266,16 +269,16 @@ function courseOfActions(script: ServiceScript, plan: ServiceState['plan']): Cou
  * minutes on.
  */
 function levelOver(state: ServiceState): number | null {
-  const levels = state.blocks.flatMap(({ checks, units: own }) => {
-    const letterOf = new Map(own.map(({ id, unit }) => [id, unit.letter]));
-    return own.flatMap((one) => {
+  const levels = state.blocks.flatMap(({ checks, units: states }) => {
+    const letterOf = new Map(states.map(({ id, unit }) => [id, unit.letter]));
+    return states.flatMap((one) => {
       const estimated = one.offAt === null ? null : levelNow(one, state, one.offAt);
       if (estimated === null) return [];
       const seen = checks.findLast(({ foil }) => letterOf.get(foil) === one.unit.letter)?.level;
       return [seen ?? estimated];
     });
   });
-  return levels.length === 0 ? null : levels.reduce((sum, own) => sum + own, 0) / levels.length;
+  return levels.length === 0 ? null : levels.reduce((sum, level) => sum + level, 0) / levels.length;
 }
 
 /** `9 foils A` where all were placed, else `8 of 9 foils A`. */

@@ -58,9 +58,9 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
   const { rules } = script;
   const counts = ({ standing }: UnitState) =>
     standing === 'on' || standing === 'pulled' || standing === 'waiting';
-  const left = state.blocks.flatMap((own) => {
-    const units = own.units.filter(counts);
-    return units.length > 0 ? [{ own, units }] : [];
+  const left = state.blocks.flatMap((block) => {
+    const units = block.units.filter(counts);
+    return units.length > 0 ? [{ own: block, units }] : [];
   });
   if (left.length === 0) return null;
   const course = placedCourse(
@@ -122,7 +122,7 @@ export function restOf(script: ServiceScript, state: ServiceState, now: number):
       ),
       pulled: left.map(({ units }) => units.map(({ standing }) => standing === 'pulled')),
       round: state.round ?? undefined,
-      gone: state.blocks.reduce((sum, own) => sum + own.units.filter((unit) => !counts(unit)).length, 0),
+      gone: state.blocks.reduce((sum, block) => sum + block.units.filter((unit) => !counts(unit)).length, 0),
     },
   };
 }

@@ -137,7 +137,7 @@ export function namedCourse(
       blocks: own && own.map((b) => blocks[b].id),
     })),
     pulling,
-    by: Object.fromEntries(by.flatMap((own, b) => (own > 0 ? [[blocks[b].id, own]] : []))),
+    by: Object.fromEntries(by.flatMap((value, b) => (value > 0 ? [[blocks[b].id, value]] : []))),
   };
 }
 
@@ -170,7 +170,16 @@ export function scriptOf({
   const blocks = clock.blocks.map((block): ScriptBlock => {
     // Other strengths are no matter of the chair: what Clock found of them is in the mix by now.
     const { id, panel, name, foils, together, apart, after: first } = block;
-    return { id, panel, name, foils, together, apart, after: first, units: block.units.map((own) => own.id) };
+    return {
+      id,
+      panel,
+      name,
+      foils,
+      together,
+      apart,
+      after: first,
+      units: block.units.map((unit) => unit.id),
+    };
   });
   return {
     version: 4,
@@ -200,7 +209,7 @@ export function scriptPartOf({
   );
   const mixes: Record<string, ScriptMix> = {};
   const add = (name: string, letter: string, part: MixPart, words: string) => {
-    const formula = work.letters.find((own) => own.letter === letter)?.formula;
+    const formula = work.letters.find((formulaRow) => formulaRow.letter === letter)?.formula;
     const known = mixes[name] ?? { of: [], words, ...strengthsOf(formula, part, shelf) };
     if (!known.of.some((own) => own.letter === letter && own.part === part))
       mixes[name] = { ...known, of: [...known.of, { letter, part }] };

@@ -98,7 +98,7 @@ export interface Conflict {
 
 /** A conflict as a sentence. @param time says a moment, such as `10:42` */
 export const conflictWords = ({ parts }: Conflict, time: (at: number) => string): string =>
-  parts.map((own) => (typeof own === 'number' ? time(own) : own)).join('');
+  parts.map((part) => (typeof part === 'number' ? time(part) : part)).join('');
 
 interface Decision {
   readonly at: number;
@@ -204,7 +204,8 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   const called = (id: string) => (planned.has(id) ? unitName(unitOf(id)) : 'An added foil');
   const pending = () =>
     [...foils].flatMap(([id, own]) => (own.standing === 'on' && isPending(unitOf(id), own) ? [id] : []));
-  const waiting = () => [...foils].flatMap(([id, { standing: own }]) => (own === 'waiting' ? [id] : []));
+  const waiting = () =>
+    [...foils].flatMap(([id, { standing: unitStanding }]) => (unitStanding === 'waiting' ? [id] : []));
   const checks = new Map<string, Check[]>();
   const pastLimit = new Map<string, string[]>();
   const stages: { blocks: string[]; begunAt: number; doneAt: number | null; incident: string | null }[] = [];
@@ -239,25 +240,25 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         course = body.course;
         break;
       case 'closed': {
-        const own = foils.get(body.foil);
-        if (!own || startedAt === null) break;
-        if (own.standing !== 'waiting') {
+        const foil = foils.get(body.foil);
+        if (!foil || startedAt === null) break;
+        if (foil.standing !== 'waiting') {
           conflicts.push({
             at,
             parts:
-              own.standing === 'skipped'
+              foil.standing === 'skipped'
                 ? [`${called(body.foil)} was skipped and then closed: it is on the head.`]
                 : [
-                    `${called(body.foil)} was closed twice: ${own.closedBy} at `,
-                    own.closedAt!,
+                    `${called(body.foil)} was closed twice: ${foil.closedBy} at `,
+                    foil.closedAt!,
                     ` counts, ${by} at `,
                     at,
                     ' does not.',
                   ],
           });
-          if (own.standing !== 'skipped') break;
+          if (foil.standing !== 'skipped') break;
         }
-        close(body.foil, own, at, by);
+        close(body.foil, foil, at, by);
         break;
       }
       case 'added': {
@@ -271,9 +272,9 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         break;
       }
       case 'skipped': {
-        const own = foils.get(body.foil);
-        if (own?.standing === 'waiting') Object.assign(own, { standing: 'skipped', why: body.why });
-        else if (own && own.standing !== 'skipped')
+        const foil = foils.get(body.foil);
+        if (foil?.standing === 'waiting') Object.assign(foil, { standing: 'skipped', why: body.why });
+        else if (foil && foil.standing !== 'skipped')
           conflicts.push({
             at,
             parts: [`${called(body.foil)} was closed before it was skipped: it is on the head.`],
@@ -300,18 +301,20 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       }
       case 'pulled':
         {
-          const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
+          const mutables = body.foils
+            .flatMap((id) => foils.get(id) ?? [])
+            .filter((one) => one.standing === 'on');
           // Said of several at once: they were opened one after the other, the last just now.
           const since = freeAt ?? at;
           const opened = (i: number) =>
-            Math.max(Math.min(since, at), at - (own.length - 1 - i) * script.rules.pullEach * MINUTE);
-          own.forEach((one, i) =>
+            Math.max(Math.min(since, at), at - (mutables.length - 1 - i) * script.rules.pullEach * MINUTE);
+          mutables.forEach((one, i) =>
             Object.assign(one, { standing: 'pulled', offAt: opened(i), why: body.reason }),
           );
           // A second person who pulls leaves the hands that foil where they are.
-          if (own.length > 0 && script.rules.second !== 'pulls') {
+          if (mutables.length > 0 && script.rules.second !== 'pulls') {
             freeAt = at;
-            round = (round ?? 0) + own.length;
+            round = (round ?? 0) + mutables.length;
           }
         }
         break;
@@ -379,22 +382,30 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         decisions.push({ at, by, words: `${blockName(script, body.block)} past the limit: ${body.reason}` });
         break;
       case 'longer': {
-        const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
-        for (const one of own) one.longerUntil = { at, until: at + body.minutes * MINUTE };
-        if (own.length > 0)
+        const mutables = body.foils
+          .flatMap((id) => foils.get(id) ?? [])
+          .filter((one) => one.standing === 'on');
+        for (const one of mutables) one.longerUntil = { at, until: at + body.minutes * MINUTE };
+        if (mutables.length > 0)
           decisions.push({
             at,
             by,
-            words: `${body.minutes} min more for ${foilsSaid(own.length)}: ${body.reason}`,
+            words: `${body.minutes} min more for ${foilsSaid(mutables.length)}: ${body.reason}`,
           });
         break;
       }
       case 'reapplied': {
-        const own = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
-        for (const one of own)
+        const mutables = body.foils
+          .flatMap((id) => foils.get(id) ?? [])
+          .filter((one) => one.standing === 'on');
+        for (const one of mutables)
           Object.assign(one, { earlierMinutes: minutesOn(one, at), closedAt: at, longerUntil: null });
-        if (own.length === 0) break;
-        decisions.push({ at, by, words: `Second application on ${foilsSaid(own.length)}: ${body.reason}` });
+        if (mutables.length === 0) break;
+        decisions.push({
+          at,
+          by,
+          words: `Second application on ${foilsSaid(mutables.length)}: ${body.reason}`,
+        });
         for (const { mix } of body.foils.flatMap((id) => (foils.has(id) ? (unitOf(id).again ?? []) : [])))
           openBowl(mix, freeAt ?? at);
         freeAt = at;
@@ -465,15 +476,19 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     const conflict = steps.take(body, at);
     if (conflict) conflicts.push({ at, parts: [conflict] });
     if (body.kind === 'step-more') {
-      const own = steps.read().find(({ step }) => step.id === body.step);
-      if (own)
-        decisions.push({ at, by, words: `${stepName(own.step)} ${body.minutes} min more: ${body.reason}` });
+      const stepState = steps.read().find(({ step }) => step.id === body.step);
+      if (stepState)
+        decisions.push({
+          at,
+          by,
+          words: `${stepName(stepState.step)} ${body.minutes} min more: ${body.reason}`,
+        });
     }
   }
 
-  function close(id: string, own: Mutable, at: number, by: string): void {
+  function close(id: string, mutable: Mutable, at: number, by: string): void {
     const block = blockOf.get(id)!;
-    Object.assign(own, {
+    Object.assign(mutable, {
       standing: 'on',
       closedAt: at,
       closedBy: by,
@@ -539,7 +554,8 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
 }
 
 const foilsSaid = (n: number) => `${n} ${n === 1 ? 'foil' : 'foils'}`;
-const blockName = ({ blocks }: ServiceScript, id: string) => blocks.find((own) => own.id === id)?.name ?? id;
+const blockName = ({ blocks }: ServiceScript, id: string) =>
+  blocks.find((block) => block.id === id)?.name ?? id;
 
 const NAMES = {
   foil: 'Foil',
@@ -574,7 +590,7 @@ const isPending = (
 function unitState(
   lifts: readonly ScriptLift[],
   id: string,
-  own: Mutable,
+  mutable: Mutable,
   unit: ScriptUnit,
   added: boolean,
   checks: readonly Check[],
@@ -582,25 +598,26 @@ function unitState(
   heads: ServiceState['heads'],
 ): UnitState {
   const { letter, limitMinutes } = unit;
-  const painted = unit.again !== null && isPending(unit, own) ? unit.again.afterMinutes : null;
-  const whole = readyMinutesOf(unit, lifts, heads[letter], painted ?? own.earlierMinutes);
+  const painted = unit.again !== null && isPending(unit, mutable) ? unit.again.afterMinutes : null;
+  const whole = readyMinutesOf(unit, lifts, heads[letter], painted ?? mutable.earlierMinutes);
   const expected = whole !== null && whole <= limitMinutes;
   // What is still to be painted again is opened then.
-  const estimate = painted === null || own.standing === 'waiting' ? whole : painted;
+  const estimate = painted === null || mutable.standing === 'waiting' ? whole : painted;
   // What was decided at a check goes before any estimate, for foils of that mix that were on then.
   const last =
-    own.closedAt === null
+    mutable.closedAt === null
       ? undefined
-      : checks.findLast((check) => check.at >= own.closedAt! && letterOf(check.foil) === letter);
-  const { longerUntil, ...shown } = own;
+      : checks.findLast((check) => check.at >= mutable.closedAt! && letterOf(check.foil) === letter);
+  const { longerUntil, ...shown } = mutable;
   const given =
     longerUntil !== null && (last === undefined || longerUntil.at > last.at)
-      ? (longerUntil.until - own.closedAt!) / MINUTE
+      ? (longerUntil.until - mutable.closedAt!) / MINUTE
       : undefined;
   const decided =
-    given ?? (last && (last.at - own.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0)));
+    given ??
+    (last && (last.at - mutable.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0)));
   const readyMinutes = Math.max(0, decided ?? Math.min(estimate ?? limitMinutes, limitMinutes));
-  const on = own.standing === 'on';
+  const on = mutable.standing === 'on';
   return {
     id,
     unit,
@@ -609,8 +626,8 @@ function unitState(
     readyMinutes,
     expected,
     again: painted === null ? null : { readyMinutes: Math.min(whole ?? limitMinutes, limitMinutes) },
-    readyAt: on ? own.closedAt! + readyMinutes * MINUTE : null,
-    limitAt: on ? own.closedAt! + limitMinutes * MINUTE : null,
+    readyAt: on ? mutable.closedAt! + readyMinutes * MINUTE : null,
+    limitAt: on ? mutable.closedAt! + limitMinutes * MINUTE : null,
   };
 }
 
@@ -621,10 +638,10 @@ function blockState(
   pastLimit: readonly string[],
   stages: readonly BasinStage[],
 ): BlockState {
-  const on = units.filter((own) => own.standing === 'on');
-  const waiting = units.some((own) => own.standing === 'waiting');
-  const off = units.some((own) => own.standing === 'rinsed');
-  const pulled = units.some((own) => own.standing === 'pulled');
+  const on = units.filter((unit) => unit.standing === 'on');
+  const waiting = units.some((unit) => unit.standing === 'waiting');
+  const off = units.some((unit) => unit.standing === 'rinsed');
+  const pulled = units.some((unit) => unit.standing === 'pulled');
   const open = stages.find(({ doneAt }) => doneAt === null);
   const standingOf = (): BlockState['standing'] => {
     if (on.length > 0 || pulled) return waiting ? 'begun' : 'on';
@@ -632,7 +649,7 @@ function blockState(
     if (off) return waiting ? 'begun' : 'rinsed';
     return waiting ? 'waiting' : 'rinsed';
   };
-  const over = (of: (own: UnitState) => number, most: (...all: number[]) => number) =>
+  const over = (of: (state: UnitState) => number, most: (...all: number[]) => number) =>
     on.length > 0 ? most(...on.map(of)) : null;
   return {
     block,
@@ -644,7 +661,7 @@ function blockState(
     lastAt: over(({ closedAt }) => closedAt!, Math.max),
     readyAt: over(({ readyAt }) => readyAt!, Math.max),
     limitAt: over(({ limitAt }) => limitAt!, Math.min),
-    expected: units.every((own) => own.expected),
+    expected: units.every((unit) => unit.expected),
   };
 }
 
@@ -701,17 +718,17 @@ export const minutesOn = (
  * or it is not on.
  */
 export function levelNow(
-  own: UnitState,
+  state: UnitState,
   { lifts, heads }: Pick<ServiceState, 'lifts' | 'heads'>,
   now: number,
 ): number | null {
-  const row = lengthOf(own.unit, lifts);
-  const minutes = minutesOn(own, now);
+  const row = lengthOf(state.unit, lifts);
+  const minutes = minutesOn(state, now);
   return !row || minutes === null
     ? null
     : levelAfter(
         row.from,
-        onThisHead(asPainted(row.lift, own.earlierMinutes), heads[own.unit.letter].factor),
+        onThisHead(asPainted(row.lift, state.earlierMinutes), heads[state.unit.letter].factor),
         minutes,
       );
 }
@@ -721,22 +738,28 @@ export function levelNow(
  * lifted.
  */
 export function readingOf(
-  own: ScriptLift | undefined,
+  scriptLift: ScriptLift | undefined,
   check: Pick<Check, 'at' | 'level'>,
   unit: Pick<UnitState, 'closedAt' | 'earlierMinutes'> | undefined,
 ): StrandReading | undefined {
   const minutes = unit ? minutesOn(unit, check.at) : null;
-  if (!own || !unit || minutes === null) return undefined;
+  if (!scriptLift || !unit || minutes === null) return undefined;
   // Of two strengths one after the other a single reading says too little.
-  if (unit.earlierMinutes > 0 && own.lift.second && own.lift.second.volumes !== own.lift.volumes)
+  if (
+    unit.earlierMinutes > 0 &&
+    scriptLift.lift.second &&
+    scriptLift.lift.second.volumes !== scriptLift.lift.volumes
+  )
     return undefined;
-  const most = own.lift.most ? Math.min(own.from + own.lift.most.levels, own.lift.most.top) : 10;
+  const most = scriptLift.lift.most
+    ? Math.min(scriptLift.from + scriptLift.lift.most.levels, scriptLift.lift.most.top)
+    : 10;
   const reading: StrandReading = {
-    from: own.from,
-    volumes: own.lift.volumes,
-    minutes: warmedMinutes(minutes, own.lift),
+    from: scriptLift.from,
+    volumes: scriptLift.lift.volumes,
+    minutes: warmedMinutes(minutes, scriptLift.lift),
     level: check.level,
-    known: own.lift.factor,
+    known: scriptLift.lift.factor,
     atCap: check.level >= most,
   };
   return readingProblem(reading) === undefined ? reading : undefined;

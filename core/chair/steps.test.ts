@@ -20,10 +20,11 @@ const script = scriptFor([]);
 const at = (minute: number) => T0 + minute * MINUTE;
 type Happened = Parameters<typeof happened>[0];
 const state = (...list: Happened) => serviceState(script, happened([[0, started], ...list]));
-const ids = (own: ReturnType<typeof state>) => own.steps.map(({ step }) => step.id);
+const ids = (current: ReturnType<typeof state>) => current.steps.map(({ step }) => step.id);
 const begun = (step: string): EventBody => ({ kind: 'step-begun', step });
 const done = (step: string): EventBody => ({ kind: 'step-done', step });
-const said = (own: ReturnType<typeof state>) => own.conflicts.map((one) => conflictWords(one, String));
+const said = (current: ReturnType<typeof state>) =>
+  current.conflicts.map((one) => conflictWords(one, String));
 const spot: ServiceStep = {
   ...plainStep('spot', 'rinse'),
   kind: 'spot',

@@ -92,19 +92,19 @@ export class StepList {
   }
 
   read(): StepState[] {
-    return this.rows.map((own) => ({ ...own }));
+    return this.rows.map((current) => ({ ...current }));
   }
 
   private add(step: ServiceStep, after: string | null): null {
-    if (!this.rows.some((own) => own.step.id === step.id)) this.insert(row(step, null), after);
+    if (!this.rows.some((other) => other.step.id === step.id)) this.insert(row(step, null), after);
     return null;
   }
 
   /** @param after id of the step that it follows; null, or one that is gone: after what is begun */
-  private insert(own: Row, after: string | null): void {
+  private insert(current: Row, after: string | null): void {
     const at = this.rows.findIndex(({ step }) => step.id === after);
     const begun = this.rows.findLastIndex(({ standing }) => standing === 'on' || standing === 'done');
-    this.rows.splice(Math.max(at, begun) + 1, 0, own);
+    this.rows.splice(Math.max(at, begun) + 1, 0, current);
   }
 
   /** What stays on is over once the hair is under water. */
@@ -146,7 +146,9 @@ const TOGETHER = 2 * MINUTE;
 export function stepTurn(steps: readonly StepState[], now: number): StepTurn | null {
   const on = steps.filter(({ standing }) => standing === 'on');
   const left = steps.filter(({ standing }) => standing !== 'skipped');
-  const rounds = roundsOf(left.map((own) => ({ own, kind: own.step.kind, minutes: own.step.minutes })));
+  const rounds = roundsOf(
+    left.map((stepState) => ({ own: stepState, kind: stepState.step.kind, minutes: stepState.step.minutes })),
+  );
   const at = rounds.findIndex((round) => round.some(({ own }) => own.standing !== 'done'));
   if (at < 0) return null;
   const round = rounds[at].map(({ own }) => own);
@@ -207,11 +209,11 @@ export function neededBefore(
   id: string,
 ): ServiceStep | null {
   const { steps } = service;
-  const at = steps.findIndex((own) => own.step.id === after);
+  const at = steps.findIndex((stepState) => stepState.step.id === after);
   const before = steps
     .slice(0, at + 1)
     .filter(({ standing }) => standing === 'waiting')
-    .map((own) => own.step);
+    .map((stepState) => stepState.step);
   const now = hairBefore([...before, step], hairNow(service))[before.length];
   if (suits(step.hair, now) || step.hair === 'damp') return null;
   return step.hair === 'dry' ? plainStep(id, 'dry') : plainStep(id, 'treatment');

@@ -26,7 +26,7 @@ export function usedOf({ startedAt, finishedAt, bowls, mixes, blocks, steps }: S
 
 /** What a change of Mix would change of what was used, as a sentence; null where it changes nothing of it. */
 export function usedProblem(before: VisitMix, after: VisitMix, { letters, steps }: UsedMix): string | null {
-  const letter = letters.find((own) => !same(before.formulas[own], after.formulas[own]));
+  const letter = letters.find((other) => !same(before.formulas[other], after.formulas[other]));
   if (letter !== undefined) {
     return `Formula ${letter} was used: it stays as it was. Another strength for what is not placed yet is chosen at the chair.`;
   }

@@ -8,7 +8,7 @@ import { checksOf, NO_FACTS, unlitStretches, USUAL_LIMITS, type Rule } from './i
 const rules = (plan: Plan, limits = USUAL_LIMITS) =>
   checksOf(plan, engine.compute(plan), limits).map(({ rule }) => rule);
 const check = (plan: Plan, rule: Rule) =>
-  checksOf(plan, engine.compute(plan)).find((own) => own.rule === rule);
+  checksOf(plan, engine.compute(plan)).find((other) => other.rule === rule);
 
 /** Applies the mend of a finding and says which findings of that rule are left. */
 function leftAfterMend(plan: Plan, rule: Rule) {

@@ -34,7 +34,10 @@ export function pointedChecks({ plan, computed }: CheckInput): Check[] {
         mend: {
           words: 'Partings along the hairline',
           apply: (before) =>
-            changePanel(before, panel.id, (own): Panel => ({ ...own, direction: { kind: 'hairline' } })),
+            changePanel(before, panel.id, (current): Panel => ({
+              ...current,
+              direction: { kind: 'hairline' },
+            })),
         },
       },
     ];

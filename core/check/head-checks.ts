@@ -140,7 +140,7 @@ export function withRim(plan: Plan, { fromDeg, toDeg }: Pick<Stretch, 'fromDeg' 
 /** The crown is what people behind the client see: it is open where the head round it is lit. */
 export function crownChecks({ computed }: CheckInput): Check[] {
   const share = (zone: (typeof ZONES)[number]) =>
-    computed.sheet.zones.find((own) => own.zone === zone)!.pickedShare;
+    computed.sheet.zones.find((zoneShare) => zoneShare.zone === zone)!.pickedShare;
   const around = (share('upper-back-l') + share('upper-back-r') + share('top-l') + share('top-r')) / 4;
   if (around < 0.04 || share('crown') > 0.25 * around) return [];
   return [

@@ -30,7 +30,7 @@ export function thickChecks(input: CheckInput): Check[] {
         why: 'A section you cannot see through does not lift evenly.',
         mend: {
           words: `Thickness ${panel.thicknessMm} → ${limit} mm`,
-          apply: changed(panel.id, (own) => ({ ...own, thicknessMm: limit })),
+          apply: changed(panel.id, (current) => ({ ...current, thicknessMm: limit })),
         },
       },
     ];
@@ -57,7 +57,10 @@ export function wideChecks(input: CheckInput): Check[] {
         mend: panel.columns.onePerRow
           ? {
               words: 'Divide into columns',
-              apply: changed(panel.id, (own) => ({ ...own, columns: { ...own.columns, onePerRow: false } })),
+              apply: changed(panel.id, (current) => ({
+                ...current,
+                columns: { ...current.columns, onePerRow: false },
+              })),
             }
           : undefined,
       },
@@ -81,11 +84,11 @@ export function jumpChecks(input: CheckInput): Check[] {
     if (at < 0) return [];
     const mend: Mend = {
       words: 'Ease the drop-outs',
-      apply: changed(panel.id, (own) => {
+      apply: changed(panel.id, (current) => {
         const eased = { kind: 'eased' as const, fromMm: series[0], toMm: series[series.length - 1] };
         return {
-          ...own,
-          spacing: own.spacing.kind === 'backwards' ? { ...own.spacing, spacing: eased } : eased,
+          ...current,
+          spacing: current.spacing.kind === 'backwards' ? { ...current.spacing, spacing: eased } : eased,
         };
       }),
     };
@@ -119,8 +122,8 @@ export function sliceChecks(input: CheckInput): Check[] {
         why: 'A solid edge at the hairline grows out as a hard line. Some put it there on purpose, for a bold look.',
         mend: {
           words: 'Finest weave first',
-          apply: changed(panel.id, (own) => ({
-            ...own,
+          apply: changed(panel.id, (current) => ({
+            ...current,
             gather: { kind: 'weave', stitchMm: 2, gapMm: 2, depth: 0.5, fromHairline: true },
           })),
         },
@@ -138,10 +141,10 @@ export function driftChecks(input: CheckInput): Check[] {
     const { direction } = panel;
     if (direction.kind !== 'pivot' || direction.toDeg === 'part' || Math.abs(direction.fromDeg) < FLAT_DEG)
       return [];
-    const own = input.computed.sheet.foils.filter(
+    const foils = input.computed.sheet.foils.filter(
       (foil) => foil.panel === panel.id && Math.abs(foil.driftDeg) > input.limits.driftDeg,
     );
-    const flat = own.filter(({ angleDeg }) => Math.abs(angleDeg) < FLAT_DEG);
+    const flat = foils.filter(({ angleDeg }) => Math.abs(angleDeg) < FLAT_DEG);
     if (flat.length === 0) return [];
     const first = flat.reduce((a, b) => (b.row < a.row ? b : a));
     const { fromDeg } = direction;
@@ -182,9 +185,9 @@ function crossedChecks(panel: Panel): Check[] {
       why: 'That puts all of one formula on one side. Work in pairs.',
       mend: {
         words: `${a} ${a} ${b} ${b}`,
-        apply: changed(panel.id, (own) => ({
-          ...own,
-          rotation: own.rotation && { ...own.rotation, sequence: a + a + b + b },
+        apply: changed(panel.id, (current) => ({
+          ...current,
+          rotation: current.rotation && { ...current.rotation, sequence: a + a + b + b },
         })),
       },
     },
@@ -219,9 +222,9 @@ function columnChecks(panel: Panel, { computed }: CheckInput): Check[] {
       why: 'The turn is as long as a row is wide, so it makes stripes down the head instead of a blend.',
       mend: {
         words: 'Take turns row by row',
-        apply: changed(panel.id, (own) => ({
-          ...own,
-          rotation: own.rotation && { ...own.rotation, by: 'row' },
+        apply: changed(panel.id, (current) => ({
+          ...current,
+          rotation: current.rotation && { ...current.rotation, by: 'row' },
         })),
       },
     },

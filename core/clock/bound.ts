@@ -1,7 +1,7 @@
 import type { Question } from './question';
 import type { Pulling } from './types';
 
-const sum = (list: readonly number[]) => list.reduce((all, own) => all + own, 0);
+const sum = (list: readonly number[]) => list.reduce((all, value) => all + value, 0);
 
 /**
  * Minutes that a service lasts at least with nothing past a limit, whatever its order: the foiling with its
@@ -33,9 +33,9 @@ export function leastMinutes(question: Question, visits: number, pulling: Pullin
   };
   // What is painted again stays on for both.
   const longest = Math.max(
-    ...deadline.map((own, f) => own + (again[f] ? again[f].deadline + again[f].minutes : 0)),
+    ...deadline.map((value, f) => value + (again[f] ? again[f].deadline + again[f].minutes : 0)),
   );
-  const soonest = Math.min(...release.map((own, f) => own + (again[f]?.release ?? 0)));
+  const soonest = Math.min(...release.map((value, f) => value + (again[f]?.release ?? 0)));
   const visit = setUp + each + finish;
   const most = batchOf(question, longest - soonest);
   const owned = (pulls: number) =>
@@ -63,8 +63,8 @@ export function leastMinutes(question: Question, visits: number, pulling: Pullin
 /** Bowls that are mixed during the foiling at least. */
 function freshBowls({ mixes, minutes, rules }: Question): number {
   const taken = new Map<string, { minutes: number; longest: number }>();
-  mixes.forEach((own, f) => {
-    for (const mix of own) {
+  mixes.forEach((mixe, f) => {
+    for (const mix of mixe) {
       const { minutes: before, longest } = taken.get(mix) ?? { minutes: 0, longest: 0 };
       taken.set(mix, { minutes: before + minutes[f], longest: Math.max(longest, minutes[f]) });
     }

@@ -29,7 +29,7 @@ export function exact(question: Question, options: ExactOptions): Head | undefin
   const worse = (head: Head) => {
     if (!best) return false;
     const { over, short, pulled } = head.cost;
-    const left = question.minutes.reduce((sum, own, f) => (head.placed[f] < 0 ? sum + own : sum), 0);
+    const left = question.minutes.reduce((sum, value, f) => (head.placed[f] < 0 ? sum + value : sum), 0);
     const { setUp, each, finish, perStep } = question.rules;
     const length = head.free + left + (head.done ? 0 : setUp + each + finish) + perStep * question.steps;
     return compareCosts({ over, short, length, pulled, past: 0 }, { ...best.cost, past: 0 }) > 0;

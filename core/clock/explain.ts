@@ -70,11 +70,11 @@ function limitBinding({ foils }: Timeline, nameOf: (foil: FoilAt) => string): Bi
 }
 
 function againBinding({ pulls: all }: Timeline): Binding[] {
-  const own = all.filter(({ paintedAgain }) => paintedAgain);
-  const [first] = own;
+  const pulls = all.filter(({ paintedAgain }) => paintedAgain);
+  const [first] = pulls;
   if (!first) return [];
-  const count = own.reduce((sum, { foils }) => sum + foils.length, 0);
-  const minutes = own.reduce((sum, { from, to }) => sum + to - from, 0);
+  const count = pulls.reduce((sum, { foils }) => sum + foils.length, 0);
+  const minutes = pulls.reduce((sum, { from, to }) => sum + to - from, 0);
   const { block, index } = first.foils[0];
   return [
     {

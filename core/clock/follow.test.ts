@@ -38,7 +38,7 @@ test('one panel of ten: a minute each, ready after 20, rinsed from 27 to 34, not
 
 test('foils are closed one after the other, with panel changes and fresh bowls between', () => {
   const { foils, bowls } = run(many(4), { pulling: 'none' });
-  const placed = (b: number) => foils.filter(({ block }) => block === b).map((own) => own.placed);
+  const placed = (b: number) => foils.filter(({ block }) => block === b).map((foil) => foil.placed);
   expect([placed(0)[0], placed(0)[9], placed(1)[0], placed(2)[9]]).toEqual([1, 10, 13, 34]);
   // After 34 and the change to the next panel the bowl is spent.
   expect(bowls.map(({ at }) => at)).toEqual([0, 36]);
@@ -71,7 +71,10 @@ test('foils are opened as late as their limits allow, as many at a time as are r
 
 test('what is not expected comes off in the last five minutes before its limit, the panel stays whole', () => {
   const block = blockOf(0, { seconds: new Array<number>(30).fill(60) });
-  const late = { ...block, foils: block.foils.map((own) => ({ ...own, readyMinutes: 45, expected: false })) };
+  const late = {
+    ...block,
+    foils: block.foils.map((foil) => ({ ...foil, readyMinutes: 45, expected: false })),
+  };
   const { foils, stages } = run([late], {}, USUAL_RULES);
   for (const { placed, wet, clear, limit } of foils) {
     expect(wet - placed).toBeGreaterThanOrEqual(40 - 1e-6);
@@ -120,7 +123,7 @@ describe('water runs down', () => {
     const { stages } = run([{ ...blockOf(0), foils }], {
       rinses: [{ after: 20, blocks: null, parts: ['nape', 'back'], whole: false }],
     });
-    expect(stages.map((own) => own.foils.map(({ index }) => index))).toEqual([
+    expect(stages.map((stage) => stage.foils.map(({ index }) => index))).toEqual([
       [0, 1, 2, 3, 4, 5, 6, 7, 8, 9],
       [10, 11, 12, 13, 14, 15, 16, 17, 18, 19],
     ]);
@@ -183,14 +186,14 @@ test('whatever is asked, every foil is placed once, comes off once, and the time
           readyMinutes: Math.min(ready, limit),
           limitMinutes: limit,
         });
-        return { ...block, foils: block.foils.map((own) => ({ ...own, expected: ready <= limit })) };
+        return { ...block, foils: block.foils.map((foil) => ({ ...foil, expected: ready <= limit })) };
       });
       const timeline = run(
         blocks,
         { pulling },
         { ...USUAL_RULES, margin, away: away ? [{ from: away.from, to: away.from + away.minutes }] : [] },
       );
-      const count = sizes.reduce((sum, own) => sum + own, 0);
+      const count = sizes.reduce((sum, size) => sum + size, 0);
       expect(timeline.foils).toHaveLength(count);
       expect(Number.isFinite(timeline.end)).toBe(true);
       for (const { placed, wet, clear } of timeline.foils)

@@ -20,18 +20,21 @@ export function follow(question: Question, course: Course, start?: Start): Head 
   let best: Head | undefined;
   let staysUntil: Float64Array | undefined;
   for (let pass = 0; pass < PASSES; pass += 1) {
-    const own = new Follower(question, course, start, staysUntil);
-    own.go();
-    if (!best || compareCosts(own.head.cost, best.cost) < 0) best = own.head;
-    if ((course.pulling === 'none' && !question.paintsAgain) || (staysUntil && same(staysUntil, own.clears)))
+    const follower = new Follower(question, course, start, staysUntil);
+    follower.go();
+    if (!best || compareCosts(follower.head.cost, best.cost) < 0) best = follower.head;
+    if (
+      (course.pulling === 'none' && !question.paintsAgain) ||
+      (staysUntil && same(staysUntil, follower.clears))
+    )
       break;
-    staysUntil = own.clears;
+    staysUntil = follower.clears;
   }
   return best!;
 }
 
 const same = (a: Float64Array, b: Float64Array) =>
-  a.every((own, i) => Math.abs(own - b[i]) < NEAR || own === b[i]);
+  a.every((value, i) => Math.abs(value - b[i]) < NEAR || value === b[i]);
 
 class Follower {
   readonly head: Head;
@@ -245,11 +248,11 @@ class Follower {
     const { head } = this;
     const { pullEach, away } = this.question.rules;
     let at = whenThere(Math.max(from, head.hands[by].free), change + pullEach, away) + change;
-    const own: number[] = [];
+    const values: number[] = [];
     for (const f of doomed) {
       if (head.releaseOf(f) > at + NEAR) continue;
-      if (own.length > 0) {
-        const again = head.isPending(own[0]);
+      if (values.length > 0) {
+        const again = head.isPending(values[0]);
         if (head.isPending(f) !== again) continue;
         // The other kind of work is not made late by one more of this.
         const late = (other: number) =>
@@ -258,13 +261,13 @@ class Follower {
         if (this.question.paintsAgain && doomed.some(late)) break;
       }
       // What would have to wait for the end of a break is a batch of its own.
-      if (own.length > 0 && whenThere(at, pullEach, away) > at + NEAR) break;
-      own.push(f);
+      if (values.length > 0 && whenThere(at, pullEach, away) > at + NEAR) break;
+      values.push(f);
       at += head.openingOf(f);
-      if (own.length === most) break;
+      if (values.length === most) break;
     }
-    if (own.length === 0) return false;
-    this.open(own, by, from, change);
+    if (values.length === 0) return false;
+    this.open(values, by, from, change);
     return true;
   }
 
@@ -298,7 +301,7 @@ class Follower {
     let latest = Infinity;
     let late = 0;
     const pulls = this.course.pulling !== 'none';
-    const own = head.on.filter((f) => {
+    const values = head.on.filter((f) => {
       const due = head.dueOf(f);
       if (!pulls && !head.isPending(f)) return false;
       if (inSet.has(f)) {
@@ -312,24 +315,24 @@ class Follower {
       latest = Math.min(latest, due - late * head.openingOf(f) - change);
       return true;
     });
-    if (own.length === 0) return false;
+    if (values.length === 0) return false;
     const free = hand === 0 ? head.free : head.hands[1].free;
-    const soonest = Math.min(...own.map((f) => head.releaseOf(f))) - change;
+    const soonest = Math.min(...values.map((f) => head.releaseOf(f))) - change;
     // As late as the limits allow, so that as many as can be come off at a time; but not later than the basin
     // would begin.
     const from = Math.max(
       free,
       soonest,
-      Math.min(latest, basin.from - change - Math.min(ROUND, own.length) * rules.pullEach),
+      Math.min(latest, basin.from - change - Math.min(ROUND, values.length) * rules.pullEach),
     );
     if (
       whenThere(from, change + rules.pullEach, rules.away) + change + rules.pullEach >
-      head.dueOf(own[0]) + NEAR
+      head.dueOf(values[0]) + NEAR
     ) {
       // Too late, or nobody is there: now or never.
-      if (head.releaseOf(own[0]) > free + change + NEAR) return this.pullReady(own, hand, free, change);
+      if (head.releaseOf(values[0]) > free + change + NEAR) return this.pullReady(values, hand, free, change);
     }
-    return this.pullReady(own, hand, from, change);
+    return this.pullReady(values, hand, from, change);
   }
 }
 
@@ -340,6 +343,6 @@ function fits(
   f: number,
 ): boolean {
   if (blocks && !blocks.includes(block[f])) return false;
-  if (parts && !parts.some((own) => part[f] === 1 << WET_PARTS.indexOf(own))) return false;
+  if (parts && !parts.some((other) => part[f] === 1 << WET_PARTS.indexOf(other))) return false;
   return !whole || head.nextOf(block[f]) < 0;
 }

@@ -175,7 +175,7 @@ export class Head {
     const { blocks, first, part } = this.question;
     return blocks.reduce(
       (bits, block, b) =>
-        block.panel === panel ? block.foils.reduce((own, _, i) => own | part[first[b] + i], bits) : bits,
+        block.panel === panel ? block.foils.reduce((value, _, i) => value | part[first[b] + i], bits) : bits,
       0,
     );
   }
@@ -198,10 +198,10 @@ export class Head {
 
   /** Hands wait. */
   wait(until: number, by = 0): void {
-    const own = this.hands[by];
-    if (until <= own.free) return;
-    if (by === 0) this.idle += until - own.free;
-    this.hands = this.hands.with(by, { ...own, free: until }) as [Hands, Hands];
+    const hands = this.hands[by];
+    if (until <= hands.free) return;
+    if (by === 0) this.idle += until - hands.free;
+    this.hands = this.hands.with(by, { ...hands, free: until }) as [Hands, Hands];
   }
 
   /** Minutes to change over to opening foils: a second person who only pulls has none. */
@@ -228,8 +228,8 @@ export class Head {
     this.pulls += foils.length;
     if (by === 0) this.idle += begin - this.hands[0].free;
     this.batches.push({ foils: [...foils], by, from: begin, to: at, paintedAgain: false });
-    const own = this.hands[by];
-    this.hands = this.hands.with(by, { ...own, free: at }) as [Hands, Hands];
+    const hands = this.hands[by];
+    this.hands = this.hands.with(by, { ...hands, free: at }) as [Hands, Hands];
   }
 
   /**
@@ -308,7 +308,7 @@ export class Head {
       left = stays;
       if (left.length === 0) return [];
     }
-    if (apart.some((own) => own !== 0)) {
+    if (apart.some((value) => value !== 0)) {
       // Of blocks that are never rinsed together, the first stays.
       const gone = new Set<number>();
       for (const f of left)
@@ -325,9 +325,9 @@ export class Head {
     const { block, blocks, rules } = this.question;
     const due = new Float64Array(blocks.length).fill(Number.NaN);
     for (const f of foils) {
-      const own = this.pulled[f] === 1 ? Infinity : this.dueOf(f);
+      const value = this.pulled[f] === 1 ? Infinity : this.dueOf(f);
       const b = block[f];
-      if (!(due[b] <= own)) due[b] = own;
+      if (!(due[b] <= value)) due[b] = value;
     }
     const order = blocks.flatMap((_, b) => (Number.isNaN(due[b]) ? [] : [b]));
     order.sort((a, b) => (due[a] === due[b] ? a - b : due[a] - due[b]));
@@ -351,11 +351,11 @@ export class Head {
     const to = from + minutes;
     this.stages.push({ order, foils: [...foils], from, to });
     this.wait(from, 0);
-    this.hands = this.hands.map((own) => ({ ...own, free: to })) as [Hands, Hands];
+    this.hands = this.hands.map((hand) => ({ ...hand, free: to })) as [Hands, Hands];
   }
 
   get done(): boolean {
-    return this.left === 0 && this.rinsed.every((own) => own === 1);
+    return this.left === 0 && this.rinsed.every((value) => value === 1);
   }
 
   get cost(): Cost {
@@ -370,10 +370,10 @@ export class Head {
   }
 
   copy(): Head {
-    const own = new Head(this.question, this.start);
+    const head = new Head(this.question, this.start);
     for (const key of ['begun', 'placed', 'closed', 'off', 'clear', 'pulled', 'rinsed', 'twice'] as const)
-      own[key].set(this[key]);
-    Object.assign(own, {
+      head[key].set(this[key]);
+    Object.assign(head, {
       on: [...this.on],
       hands: this.hands,
       placedCount: this.placedCount,
@@ -384,12 +384,12 @@ export class Head {
       pulls: this.pulls,
       idle: this.idle,
     });
-    own.stages.push(...this.stages);
-    own.batches.push(...this.batches);
-    own.bowls.push(...this.bowls);
-    own.order.push(...this.order);
-    own.who.push(...this.who);
-    return own;
+    head.stages.push(...this.stages);
+    head.batches.push(...this.batches);
+    head.bowls.push(...this.bowls);
+    head.order.push(...this.order);
+    head.who.push(...this.who);
+    return head;
   }
 
   /** All that happened. */
@@ -420,14 +420,14 @@ export class Head {
     return {
       foils,
       runs: this.runs(),
-      stages: this.stages.map(({ order, foils: own, from, to }): Stage => ({
+      stages: this.stages.map(({ order, foils: values, from, to }): Stage => ({
         blocks: order,
-        foils: own.map(at),
+        foils: values.map(at),
         from,
         to,
       })),
       pulls: this.batches
-        .map(({ foils: own, ...batch }): Pull => ({ ...batch, foils: own.map(at) }))
+        .map(({ foils: values, ...batch }): Pull => ({ ...batch, foils: values.map(at) }))
         .sort((a, b) => a.from - b.from),
       bowls: this.bowls,
       strengths: blocks.map((_, b) => strengths[b] ?? 0),
@@ -444,8 +444,8 @@ export class Head {
     const out: { block: number; first: number; next: number; by: number; from: number; to: number }[] = [];
     const last: (typeof out)[number][] = [];
     const between = (from: number, to: number, by: number) =>
-      this.stages.some((own) => own.from >= from - NEAR && own.from < to - NEAR) ||
-      this.batches.some((own) => own.by === by && own.from >= from - NEAR && own.from < to - NEAR);
+      this.stages.some((stage) => stage.from >= from - NEAR && stage.from < to - NEAR) ||
+      this.batches.some((batch) => batch.by === by && batch.from >= from - NEAR && batch.from < to - NEAR);
     this.order.forEach((f, i) => {
       const by = this.who[i];
       const own = last[by];

@@ -24,7 +24,7 @@ test.each(
 )(
   '%s from %d to %d at %d vol: plans that a colourist can follow',
   (key, naturalLevel, goalLevel, volumes) => {
-    const plan = planOf(TECHNIQUES.find((own) => own.key === key)!);
+    const plan = planOf(TECHNIQUES.find((technique) => technique.key === key)!);
     const letters = [
       ...new Set(plan.panels.flatMap(({ formula, rotation }) => [formula, ...(rotation?.sequence ?? '')])),
     ];
@@ -47,10 +47,10 @@ test.each(
       // A rinse leaves five foils of a panel or more on each side of it.
       for (const { from } of timeline.stages.slice(0, -1))
         clock.blocks.forEach((block, b) => {
-          const own = timeline.foils.filter(({ block: of }) => of === b);
-          const before = own.filter(({ placed }) => placed <= from + 1e-6).length;
-          if (before > 0 && before < own.length)
-            expect(Math.min(before, own.length - before)).toBeGreaterThanOrEqual(
+          const foils = timeline.foils.filter(({ block: of }) => of === b);
+          const before = foils.filter(({ placed }) => placed <= from + 1e-6).length;
+          if (before > 0 && before < foils.length)
+            expect(Math.min(before, foils.length - before)).toBeGreaterThanOrEqual(
               Math.min(LEAST_PART, block.foils.length),
             );
         });

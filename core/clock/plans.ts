@@ -74,8 +74,8 @@ function figuresOf({ foils, stages, strengths, end, idle }: Timeline): Figures {
     basinVisits: stages.length,
     pulled: foils.filter(({ pulled }) => pulled).length,
     worstOver: small(Math.max(0, ...over)),
-    foilMinutesOver: small(over.reduce((sum, own) => sum + own, 0)),
-    short: foils.filter((own) => !own.expected || comesEarly(own)).length,
+    foilMinutesOver: small(over.reduce((sum, value) => sum + value, 0)),
+    short: foils.filter((foil) => !foil.expected || comesEarly(foil)).length,
     strengthsChanged: foils.filter(({ block }) => strengths[block] > 0).length,
     handsFree: idle,
   };
@@ -92,20 +92,24 @@ const small = (value: number) => (value < 1e-6 ? 0 : value);
 export function plansOf(question: ClockQuestion): readonly ClockPlanned[] {
   const every = kindsOf(question).map(planner(question));
   const proposed = proposedOf(
-    every.filter((own) => isProposable(own, question)),
+    every.filter((clockPlanned) => isProposable(clockPlanned, question)),
     question,
   );
   const chosen = every.find(({ key }) => key === question.chosen);
   const first = chosen && mayBeFollowed(chosen) ? chosen : proposed;
   // What comes to the same under several keys is one plan; what is followed, and what is proposed, stay.
   const all = [first, proposed, ...every].filter(
-    (own, i, list) => list.findIndex((other) => alike(other, own)) === i,
+    (clockPlanned, i, list) => list.findIndex((other) => alike(other, clockPlanned)) === i,
   );
   const kept = all.filter(
-    (own) =>
-      own === first || own === proposed || !all.some((other) => other !== own && dominates(other, own, all)),
+    (clockPlanned) =>
+      clockPlanned === first ||
+      clockPlanned === proposed ||
+      !all.some((other) => other !== clockPlanned && dominates(other, clockPlanned, all)),
   );
-  const rest = kept.filter((own) => own !== first).sort((a, b) => rank(a, question) - rank(b, question));
+  const rest = kept
+    .filter((clockPlanned) => clockPlanned !== first)
+    .sort((a, b) => rank(a, question) - rank(b, question));
   // One that knowingly goes past a limit stays in sight: it is what such heads get where nobody counts.
   const shown = rest.slice(0, MOST_PLANS - 1);
   const past = rest.find(({ figures }) => figures.worstOver > 0);
@@ -142,7 +146,9 @@ const PAST = 'past-';
 const STRENGTHS = 'strengths';
 
 const proposedOf = (all: readonly ClockPlanned[], question: ClockQuestion) =>
-  all.reduce((best, own) => (rank(own, question) < rank(best, question) ? own : best));
+  all.reduce((best, clockPlanned) =>
+    rank(clockPlanned, question) < rank(best, question) ? clockPlanned : best,
+  );
 
 interface Kind {
   readonly key: string;
@@ -218,17 +224,17 @@ function dominates(a: ClockPlanned, b: ClockPlanned, all: readonly ClockPlanned[
     second === 'none' ? 0 : 1,
   ];
   const [mine, yours] = [figures(a), figures(b)];
-  const asGood = mine.every((own, i) => own <= yours[i] + 0.5);
-  const better = mine.some((own, i) => own < yours[i] - 0.5);
+  const asGood = mine.every((value, i) => value <= yours[i] + 0.5);
+  const better = mine.some((value, i) => value < yours[i] - 0.5);
   return asGood && (better || all.indexOf(a) < all.indexOf(b));
 }
 
 /** Plans with names that tell them apart. */
 function named(plans: readonly ClockPlanned[], question: ClockQuestion): ClockPlanned[] {
-  const names = plans.map((own) => nameOf(own, question));
-  return plans.map((own, i) => {
+  const names = plans.map((plan) => nameOf(plan, question));
+  return plans.map((plan, i) => {
     const alike = names.filter((name) => name === names[i]).length > 1;
-    return { ...own, name: alike ? `${names[i]} (${Math.round(own.figures.end)} min)` : names[i] };
+    return { ...plan, name: alike ? `${names[i]} (${Math.round(plan.figures.end)} min)` : names[i] };
   });
 }
 
@@ -264,7 +270,9 @@ function nameOf(
       stages.length === 2 ? `${first} first, then the rest` : `${stages.length} rinses, ${first} first`,
     );
   }
-  const sentence = words.map((own, i) => (i === 0 ? own : own[0].toLowerCase() + own.slice(1))).join(': ');
+  const sentence = words
+    .map((word, i) => (i === 0 ? word : word[0].toLowerCase() + word.slice(1)))
+    .join(': ');
   return figures.worstOver > 0
     ? `${sentence}: first foil ${Math.ceil(figures.worstOver)} min past the limit`
     : sentence;
@@ -318,7 +326,9 @@ export function fewerFoils(question: ClockQuestion, fewer: number): ClockQuestio
     blocks: question.blocks.map((block, b) => ({
       ...block,
       foils: thinned(block.foils, b),
-      ...(block.others && { others: block.others.map((own) => ({ ...own, foils: thinned(own.foils, b) })) }),
+      ...(block.others && {
+        others: block.others.map((strength) => ({ ...strength, foils: thinned(strength.foils, b) })),
+      }),
     })),
   };
 }

@@ -97,9 +97,9 @@ export class Question {
     );
     let next = 0;
     this.first = blocks.map(({ foils }) => {
-      const own = next;
+      const value = next;
       next += foils.length;
-      return own;
+      return value;
     });
     this.count = rows.length;
     this.block = rows.map(({ b }) => b);
@@ -112,7 +112,7 @@ export class Question {
     this.deadline = rows.map(({ window }) => window.deadline);
     this.expected = rows.map(({ foil }) => foil.expected !== false);
     this.again = rows.map(({ foil }) => againOf(foil.again, rules.margin));
-    this.paintsAgain = this.again.some((own) => own !== null);
+    this.paintsAgain = this.again.some((again) => again !== null);
     this.oldBowl = rows.map(({ foil }) => foil.oldBowlMinutes ?? 0);
     this.alone = rows.map(({ foil }) => foil.pullAfter !== undefined);
     this.part = rows.map(({ foil: { part } }) => (part === undefined ? 0 : 1 << WET_PARTS.indexOf(part)));

@@ -126,7 +126,7 @@ test('what is followed is near the exact answer where that can be had', () => {
     { numRuns: 40 },
   );
   expect(gaps.length).toBeGreaterThan(15);
-  expect(gaps.reduce((sum, own) => sum + own, 0) / gaps.length).toBeLessThan(1);
+  expect(gaps.reduce((sum, gap) => sum + gap, 0) / gaps.length).toBeLessThan(1);
 });
 
 const panels = (sizes: readonly number[], seconds: number, readyMinutes: number): Block[] =>
@@ -237,11 +237,11 @@ describe('the list of plans', () => {
     )) {
       for (const { from } of timeline.stages.slice(0, -1))
         for (const b of [0, 1, 2]) {
-          const own = timeline.foils.filter(({ block }) => block === b);
-          const before = own.filter(({ placed }) => placed <= from + 1e-6).length;
-          expect(before === 0 || before === own.length || Math.min(before, own.length - before) >= 5).toBe(
-            true,
-          );
+          const foils = timeline.foils.filter(({ block }) => block === b);
+          const before = foils.filter(({ placed }) => placed <= from + 1e-6).length;
+          expect(
+            before === 0 || before === foils.length || Math.min(before, foils.length - before) >= 5,
+          ).toBe(true);
         }
     }
   });

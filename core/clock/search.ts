@@ -94,7 +94,9 @@ export class Search {
     for (const [place, block] of Object.entries(this.fixed.at ?? {}))
       if (order.indexOf(block) !== Math.min(Number(place), order.length - 1)) return false;
     return order.every((b, i) =>
-      (this.blocks[b].after ?? []).every((id) => order.findIndex((own) => this.blocks[own].id === id) < i),
+      (this.blocks[b].after ?? []).every(
+        (id) => order.findIndex((value) => this.blocks[value].id === id) < i,
+      ),
     );
   }
 
@@ -129,13 +131,13 @@ export class Search {
       const before = best.course.rinses;
       let chosen: Found | undefined;
       const look = (point: RinsePoint) => {
-        const own = this.follow({ ...best.course, rinses: [...before, point] });
-        if (own.head.stages.length <= before.length + 1) return;
-        if (!chosen || compareCosts(own.head.cost, chosen.head.cost) < 0) chosen = own;
+        const found = this.follow({ ...best.course, rinses: [...before, point] });
+        if (found.head.stages.length <= before.length + 1) return;
+        if (!chosen || compareCosts(found.head.cost, chosen.head.cost) < 0) chosen = found;
       };
       const kinds = this.kinds(backFirst);
       const places = this.places(best.course.order);
-      const coarse = places.filter((own, i) => own.edge || i % COARSE === 0);
+      const coarse = places.filter((place, i) => place.edge || i % COARSE === 0);
       for (const { after } of coarse) for (const kind of kinds) look({ after, ...kind });
       if (chosen) {
         const point = chosen.course.rinses.at(-1)!;
@@ -167,7 +169,7 @@ export class Search {
       out.push({ after: done, edge: true });
     }
     const now = this.start
-      ? this.start.gone + this.start.placed.flat().filter((own) => own !== null).length
+      ? this.start.gone + this.start.placed.flat().filter((value) => value !== null).length
       : 1;
     return out.filter(({ after }) => after >= now);
   }
@@ -189,9 +191,9 @@ export class Search {
       better = false;
       for (const course of changes(() => best.course)) {
         if (this.followed >= MOST_FOLLOWED) break;
-        const own = this.follow(course);
-        if (compareCosts(own.head.cost, best.head.cost) >= 0) continue;
-        best = own;
+        const found = this.follow(course);
+        if (compareCosts(found.head.cost, best.head.cost) >= 0) continue;
+        best = found;
         better = true;
       }
     }
@@ -235,7 +237,9 @@ export class Search {
   private proved(best: Found, { visits, pulling, order }: Wanted): Found {
     const question = this.question(best.course.strengths);
     const orders =
-      order === 'own' ? [this.ownOrder] : permutations(this.ownOrder).filter((own) => this.allowed(own));
+      order === 'own'
+        ? [this.ownOrder]
+        : permutations(this.ownOrder).filter((permutation) => this.allowed(permutation));
     const head = exact(question, { visits, pulling, orders, start: this.start, than: best.head });
     if (!head) return best;
     return { ...best, head, course: { ...best.course, order: orderOf(head, best.course.order) } };
@@ -249,5 +253,5 @@ function orderOf(head: Head, otherwise: readonly number[]): readonly number[] {
 
 function permutations(list: readonly number[]): number[][] {
   if (list.length <= 1) return [[...list]];
-  return list.flatMap((own, i) => permutations(list.toSpliced(i, 1)).map((rest) => [own, ...rest]));
+  return list.flatMap((value, i) => permutations(list.toSpliced(i, 1)).map((rest) => [value, ...rest]));
 }

@@ -12,7 +12,13 @@ export interface Alike {
 const TEN: Alike = { seconds: new Array<number>(10).fill(60), readyMinutes: 20, limitMinutes: 45, mix: 'A' };
 
 const foilsAlike = ({ seconds, readyMinutes, limitMinutes, mix, part }: Alike): BlockFoil[] =>
-  seconds.map((own) => ({ seconds: own, mixes: [mix], readyMinutes, limitMinutes, ...(part && { part }) }));
+  seconds.map((value) => ({
+    seconds: value,
+    mixes: [mix],
+    readyMinutes,
+    limitMinutes,
+    ...(part && { part }),
+  }));
 
 /** A panel of ten foils alike, a minute each, ready after 20 minutes and off within 45. */
 export function blockOf(
@@ -37,7 +43,7 @@ export function blockOf(
     name: `Panel ${i + 1}`,
     ...rest,
     foils,
-    ...(others && { others: others.map((own) => strengthOf(own, foils)) }),
+    ...(others && { others: others.map((strengthAlike) => strengthOf(strengthAlike, foils)) }),
   };
 }
 

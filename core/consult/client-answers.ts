@@ -95,7 +95,7 @@ const sameEntry = (a: HistoryEntry) => (b: HistoryEntry) =>
   a.what === b.what && a.on === b.on && a.where === b.where;
 /** Lists keep what the consultation has: an answer adds to them. */
 const joinedHistory = (before: readonly HistoryEntry[], added: readonly HistoryEntry[]) =>
-  [...before, ...added.filter((own) => !before.some(sameEntry(own)))].slice(0, 30);
+  [...before, ...added.filter((historyEntry) => !before.some(sameEntry(historyEntry)))].slice(0, 30);
 
 const PARTS: Readonly<Record<AnswerKey, Part>> = {
   brightness: {
@@ -183,7 +183,7 @@ const PARTS: Readonly<Record<AnswerKey, Part>> = {
       occasions: [
         ...occasions,
         ...answers.occasions.filter(
-          (own) => !occasions.some(({ what, on }) => what === own.what && on === own.on),
+          (occasion) => !occasions.some(({ what, on }) => what === occasion.what && on === occasion.on),
         ),
       ].slice(0, 12),
     }),
@@ -246,5 +246,8 @@ export function offeredAnswers(answers: ClientAnswers, consult: Consult, say: Sa
  * them.
  */
 export function withAnswers(consult: Consult, answers: ClientAnswers, keys: readonly AnswerKey[]): Consult {
-  return keys.reduce<Consult>((own, key) => ({ ...own, ...PARTS[key].into(own, answers) }), consult);
+  return keys.reduce<Consult>(
+    (current, key) => ({ ...current, ...PARTS[key].into(current, answers) }),
+    consult,
+  );
 }

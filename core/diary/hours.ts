@@ -73,10 +73,10 @@ export function openOn(on: string, { week, closed }: Opening): DayHours | null {
  */
 export function workedOn(on: string, opening: Opening, { week, off }: WorkingHours): DayHours | null {
   const open = openOn(on, opening);
-  const own = week ? week[weekdayOf(on)] : open;
-  if (!open || !own || offOn(on, off)) return null;
-  const from = Math.max(open.from, own.from);
-  const to = Math.min(open.to, own.to);
+  const dayHours = week ? week[weekdayOf(on)] : open;
+  if (!open || !dayHours || offOn(on, off)) return null;
+  const from = Math.max(open.from, dayHours.from);
+  const to = Math.min(open.to, dayHours.to);
   return from < to ? { from, to } : null;
 }
 

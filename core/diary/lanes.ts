@@ -41,7 +41,7 @@ export function lanesOf(stretches: readonly Stretch[]): Lane[] {
 }
 
 /** Stretches that share time with one, by their place. */
-export const clashesWith = (own: Stretch, others: readonly Stretch[]): number[] =>
+export const clashesWith = (stretch: Stretch, others: readonly Stretch[]): number[] =>
   others.flatMap((other, i) =>
-    other.from < own.from + own.minutes && own.from < other.from + other.minutes ? [i] : [],
+    other.from < stretch.from + stretch.minutes && stretch.from < other.from + other.minutes ? [i] : [],
   );

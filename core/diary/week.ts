@@ -57,8 +57,8 @@ export function weekAt(
       on,
       open: openOn(on, opening),
       whyClosed: whyClosed(on, opening),
-      people: workers.map(({ personId, hours: own }) => {
-        const hours = workedOn(on, opening, own);
+      people: workers.map(({ personId, hours: workingHours }) => {
+        const hours = workedOn(on, opening, workingHours);
         const stretches = booked.filter((one) => one.personId === personId && one.on === on);
         const left =
           on < notBefore.on
@@ -99,8 +99,8 @@ export function placesFor(
   const places = week.flatMap(({ on, people }) => {
     const fitting = people.flatMap(({ personId, free }) =>
       free
-        .filter((own) => own.minutes >= minutes)
-        .map((own) => ({ personId, on, from: own.from, minutes, left: own.minutes - minutes })),
+        .filter((stretch) => stretch.minutes >= minutes)
+        .map((stretch) => ({ personId, on, from: stretch.from, minutes, left: stretch.minutes - minutes })),
     );
     const [best] = fitting.sort((a, b) => a.left - b.left || a.from - b.from);
     return best ? [best] : [];

@@ -111,12 +111,12 @@ export function itemise(visit: PricedVisit, prices: VisitPrices): Itemised {
     line(
       `recipe ${name}`,
       minors.length === 1 ? name : `${minors.length} × ${name}`,
-      minors.reduce((sum, own) => sum + own, 0),
+      minors.reduce((sum, minor) => sum + minor, 0),
     );
   }
   for (const id of visit.addOns) {
-    const own = prices.addOns.find((addOn) => addOn.id === id);
-    if (own) line(`add-on ${id}`, own.name, own.minor);
+    const on = prices.addOns.find((addOn) => addOn.id === id);
+    if (on) line(`add-on ${id}`, on.name, on.minor);
   }
   const totalMinor = lines.reduce((sum, { minor }) => sum + minor, 0);
   return { lines, totalMinor, taxMinor: taxWithin(totalMinor, prices.taxPercent) };
@@ -189,16 +189,16 @@ export function leftOut(visit: PricedVisit, prices: VisitPrices): LeftOut[] {
     ...(visit.bowls > 1 && prices.mixBy === 'bowl'
       ? [without('bowls', 'One bowl less', { bowls: visit.bowls - 1 })]
       : []),
-    ...visit.recipes.map((own) =>
-      without(`recipe ${own.name}`, `Without ${own.name.toLowerCase()}`, {
-        recipes: visit.recipes.filter((other) => other !== own),
+    ...visit.recipes.map((recipe) =>
+      without(`recipe ${recipe.name}`, `Without ${recipe.name.toLowerCase()}`, {
+        recipes: visit.recipes.filter((other) => other !== recipe),
       }),
     ),
     ...visit.addOns.flatMap((id) => {
-      const own = prices.addOns.find((addOn) => addOn.id === id);
-      return own
+      const on = prices.addOns.find((addOn) => addOn.id === id);
+      return on
         ? [
-            without(`add-on ${id}`, `Without ${own.name.toLowerCase()}`, {
+            without(`add-on ${id}`, `Without ${on.name.toLowerCase()}`, {
               addOns: visit.addOns.filter((other) => other !== id),
             }),
           ]

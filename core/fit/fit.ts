@@ -78,7 +78,7 @@ export function* fitInSteps(
 ): Generator<undefined, Fitted> {
   const before = engine.compute(plan);
   const panels = plan.panels.filter((panel) =>
-    before.sheet.panels.some((own) => own.panel === panel.id && own.foils > 0),
+    before.sheet.panels.some((panelTotals) => panelTotals.panel === panel.id && panelTotals.foils > 0),
   );
   if (panels.length === 0) return { ok: false, problem: 'There are no foils to fit.' };
   const { offsetMm } = plan.head.part;
@@ -123,7 +123,7 @@ export function* fitInSteps(
     }
     options.push(own);
   }
-  const least = options.reduce((sum, own) => sum + Math.min(...own.map(({ cost }) => cost)), 0);
+  const least = options.reduce((sum, option) => sum + Math.min(...option.map(({ cost }) => cost)), 0);
   if (least > most) {
     const names = panels.map(({ name }) => name).join(', ');
     const said = limit.kind === 'foils' ? `${least} foils` : `${Math.ceil((least + changes) / 10)} minutes`;
@@ -141,20 +141,20 @@ export function* fitInSteps(
     plan: fitted,
     foils: after.sheet.totals.foils,
     minutes: after.sheet.totals.foilingMinutes,
-    worth: options.reduce((sum, own, i) => sum + own[chosen[i]].worth, 0),
+    worth: options.reduce((sum, option, i) => sum + option[chosen[i]].worth, 0),
     pointsBefore: sumOf(full.values()),
-    pointsAfter: options.reduce((sum, own, i) => sum + own[chosen[i]].points, 0),
+    pointsAfter: options.reduce((sum, option, i) => sum + option[chosen[i]].points, 0),
     changes: panels.flatMap((panel, i): FitChange[] => {
-      const own = options[i][chosen[i]];
-      if (own.factor === 1) return [];
+      const option = options[i][chosen[i]];
+      if (option.factor === 1) return [];
       const first = options[i].find(({ factor }) => factor === 1)!;
       return [
         {
           panel: panel.id,
-          words: `${panel.name}: ${recipeLine(panel)} → ${recipeLine(thin.get(panel.id)!)}; ${first.foils} → ${own.foils} foils`,
+          words: `${panel.name}: ${recipeLine(panel)} → ${recipeLine(thin.get(panel.id)!)}; ${first.foils} → ${option.foils} foils`,
           pointsBefore: first.points,
-          pointsAfter: own.points,
-          saved: first.foils - own.foils,
+          pointsAfter: option.points,
+          saved: first.foils - option.foils,
         },
       ];
     }),
@@ -162,8 +162,8 @@ export function* fitInSteps(
   };
 }
 
-function withPanels(plan: Plan, own: ReadonlyMap<string, Plan['panels'][number]>): Plan {
-  return { ...plan, panels: plan.panels.map((panel) => own.get(panel.id) ?? panel) };
+function withPanels(plan: Plan, readonlyMap: ReadonlyMap<string, Plan['panels'][number]>): Plan {
+  return { ...plan, panels: plan.panels.map((panel) => readonlyMap.get(panel.id) ?? panel) };
 }
 
 function pointsByPlace(

@@ -203,12 +203,12 @@ export function readClientsCsv(
     };
   }
   const form = clientForm(today);
-  const byId = new Map(known.map((own) => [own.id, own]));
+  const byId = new Map(known.map((listedClient) => [listedClient.id, listedClient]));
   const byPerson = new Map<string, ListedClient[]>();
-  for (const own of known)
-    byPerson.set(personKey(own.name, own.phone), [
-      ...(byPerson.get(personKey(own.name, own.phone)) ?? []),
-      own,
+  for (const listedClient of known)
+    byPerson.set(personKey(listedClient.name, listedClient.phone), [
+      ...(byPerson.get(personKey(listedClient.name, listedClient.phone)) ?? []),
+      listedClient,
     ]);
   const problems: RowProblem[] = [...table.problems];
   const rowOf = new Map<string, number>();

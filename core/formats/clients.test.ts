@@ -104,7 +104,7 @@ describe('clients as a table', () => {
     ['name,note\nOne,a,b,c', /^It has 4 cells where the heading has 2/],
   ])('%j is named by its row', (text, problem) => {
     const { problems } = read(text);
-    expect(problems.map((own) => own.problem)).toEqual([expect.stringMatching(problem)]);
+    expect(problems.map((rowProblem) => rowProblem.problem)).toEqual([expect.stringMatching(problem)]);
     expect(problems[0].row).toBe(text.startsWith('phone') ? 1 : text.split('\n').length);
   });
 

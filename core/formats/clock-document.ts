@@ -161,11 +161,11 @@ export function clockDocument({ plans, clock, work, after }: ClockReport): Clock
       target: tenth(target),
       level: tenth(level),
       limitMinutes,
-      remedies: remedies.map((own) => ({
-        kind: own.kind,
-        level: tenth(own.level),
-        minutes: tenth(own.minutes),
-        words: own.words,
+      remedies: remedies.map((remedy) => ({
+        kind: remedy.kind,
+        level: tenth(remedy.level),
+        minutes: tenth(remedy.minutes),
+        words: remedy.words,
       })),
     })),
     cannot: cannotWith(first, clock),

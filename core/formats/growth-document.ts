@@ -64,7 +64,7 @@ export const growthDocumentSchema = z
           path: ['visits', i, 'on'],
           message: `lies after the day of the estimate, ${on}`,
         });
-      if (visits.findIndex((own) => own.on === visit.on) !== i)
+      if (visits.findIndex((other) => other.on === visit.on) !== i)
         context.addIssue({ code: 'custom', path: ['visits', i, 'on'], message: 'stands there twice' });
     });
   });

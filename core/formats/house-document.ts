@@ -183,7 +183,7 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
         )
         .max(30)
         .refine((own) => new Set(own.map(({ id }) => id)).size === own.length, 'names an add-on twice')
-        .default(() => USUAL_ADD_ONS.map((own) => ({ ...own }))),
+        .default(() => USUAL_ADD_ONS.map((usualAddOn) => ({ ...usualAddOn }))),
       taxPercent: between(0, 40, '%', 'Tax within the prices, per cent').default(20),
     })
     .prefault({

@@ -38,7 +38,7 @@ function withPanels(document: Raw, change: (panel: Raw) => Raw): Raw {
 export function fromVersion3(panel: Raw): Raw {
   const { gather } = panel;
   if (!isRaw(gather) || gather.kind !== 'alternate' || !Array.isArray(gather.of)) return panel;
-  return { ...panel, gather: { ...gather, of: gather.of.map((own: unknown) => ({ gather: own })) } };
+  return { ...panel, gather: { ...gather, of: gather.of.map((item: unknown) => ({ gather: item })) } };
 }
 
 export function fromVersion2(panel: Raw): Raw {

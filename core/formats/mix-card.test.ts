@@ -37,7 +37,7 @@ const toner = (n: number): VisitMix['toners'][number] => ({
 function card(part: Partial<VisitMix>) {
   const visit = visitOf({ mix: part, consult: { goalLevel: 9 } });
   const { shapes, widthMm, heightMm } = mixCard(visit, facts);
-  const texts = shapes.flatMap((own) => (own.kind === 'text' ? [own] : []));
+  const texts = shapes.flatMap((shape) => (shape.kind === 'text' ? [shape] : []));
   return {
     bowls: visit.work.bowls,
     texts,

@@ -91,7 +91,7 @@ function cardAt(
     });
   const cautions = wrapped(
     [
-      ...facts.cautions.map((own) => inMeasures(own, facts.measures)),
+      ...facts.cautions.map((caution) => inMeasures(caution, facts.measures)),
       'Estimates are estimates. Leaflet, local rules and licensed judgement come first.',
     ],
     3,
@@ -113,18 +113,18 @@ function cardAt(
     }: LineLook = {},
   ) => {
     const words = inMeasures(given, facts.measures);
-    const own = size * scale;
-    const width = PAGE.width - PAGE.margin - x - (right ? textWidth(right, own, 700) + 4 : 0);
+    const value = size * scale;
+    const width = PAGE.width - PAGE.margin - x - (right ? textWidth(right, value, 700) + 4 : 0);
     // Amounts are never cut: they go on in the next line. Bold is a little wider than what is measured.
-    const lines = weight === 400 ? [cut(words, own, width)] : wrapped([words], own, 0.93 * width);
+    const lines = weight === 400 ? [cut(words, value, width)] : wrapped([words], value, 0.93 * width);
     if (y + lines.length * step * scale > last) return void (left += 1);
     const first = y + step * scale;
-    if (label) text(PAGE.margin, own, label, { weight: 700, y: first });
+    if (label) text(PAGE.margin, value, label, { weight: 700, y: first });
     for (const part of lines) {
       y += step * scale;
-      text(x, own, part, { weight, fill });
+      text(x, value, part, { weight, fill });
     }
-    if (right) text(PAGE.width - PAGE.margin, own, right, { weight: 700, anchor: 'end', y: first });
+    if (right) text(PAGE.width - PAGE.margin, value, right, { weight: 700, anchor: 'end', y: first });
   };
   const indent = PAGE.margin + 13 * scale;
   const heading = (words: string) => {
@@ -167,7 +167,7 @@ function cardAt(
         weight: 600,
         right: `minute ${Math.round(fromMinutes)}`,
       });
-      const recipe = work.letters.find((own) => own.letter === letter)?.recipe;
+      const recipe = work.letters.find((formulaRow) => formulaRow.letter === letter)?.recipe;
       const [volumes, ratio] = recipe ? mixOf(recipe, part) : [0, 0];
       const between = groupWords(
         groupsOf(units.map((at) => work.units[at]).filter(({ kind }) => kind !== 'foil')),
@@ -231,11 +231,11 @@ function cardAt(
     );
   });
   if (mix.corrections.length > 0) heading('Washes, repairs and treatments');
-  mix.corrections.forEach((own, i) => {
+  mix.corrections.forEach((correction, i) => {
     const { result } = colours.corrections[i];
-    line(items(result.items), { weight: 600, right: `${tenth(own.minutes)} min` });
+    line(items(result.items), { weight: 600, right: `${tenth(correction.minutes)} min` });
     line(
-      `${own.name}, ${placeWords(own.place)}${result.volumes > 0 ? `; ${tenth(result.volumes)} vol on the hair` : ''}; watched`,
+      `${correction.name}, ${placeWords(correction.place)}${result.volumes > 0 ? `; ${tenth(result.volumes)} vol on the hair` : ''}; watched`,
       { x: indent, size: 3.1, fill: SOFT, step: 4 },
     );
   });

@@ -484,7 +484,7 @@ function fromVersion2(value: unknown): unknown {
 
 function each(list: unknown, change: (own: { where?: unknown }) => object): unknown {
   if (!Array.isArray(list)) return list;
-  return list.map((own: unknown) => (typeof own === 'object' && own !== null ? change(own) : own));
+  return list.map((item: unknown) => (typeof item === 'object' && item !== null ? change(item) : item));
 }
 
 /** A place of a toner as version 2 named it; what it did not name stays, and is refused by the schema. */

@@ -52,10 +52,10 @@ export function openedHeadSvg(plan: Plan, computed: ComputedPlan): string {
 /** The same as shapes, as large as fits into a box of the page and in its middle. */
 export function openedHeadShapes(plan: Plan, { sheet, drawing }: ComputedPlan, into: Box): Shape[] {
   const { head } = drawing;
-  const own = boxOf(head);
-  const scale = Math.min(into.width / own.width, into.height / own.height);
-  const dx = into.x + (into.width - own.width * scale) / 2 - own.x * scale;
-  const dy = into.y + (into.height - own.height * scale) / 2 - own.y * scale;
+  const box = boxOf(head);
+  const scale = Math.min(into.width / box.width, into.height / box.height);
+  const dx = into.x + (into.width - box.width * scale) / 2 - box.x * scale;
+  const dy = into.y + (into.height - box.height * scale) / 2 - box.y * scale;
   const on: Page = { scale, at: ({ x, y }) => ({ x: dx - x * scale, y: dy - y * scale }) };
   const hairline = openedHairline(head, 240);
   return [

@@ -20,12 +20,15 @@ const technique = (part: Partial<OwnTechnique> = {}): OwnTechnique => {
 test.each([
   [technique()],
   [technique({ name: 'Ends ]]> here <script>"&amp;', purpose: '😀 ]]></metadata></svg>' })],
-])('a pattern goes into a drawing and comes out the same', (own) => {
-  const file = patternFile(own, plan, engine.compute(plan));
+])('a pattern goes into a drawing and comes out the same', (ownTechnique) => {
+  const file = patternFile(ownTechnique, plan, engine.compute(plan));
   expect(file).toMatch(/^<svg[\s\S]*<\/svg>\s*$/);
   expect(file.match(/<metadata/g)).toHaveLength(1);
-  expect(readPatternFile(file)).toEqual({ ok: true, value: own });
-  expect(readPatternFile(`\uFEFF\n${JSON.stringify(own)}`)).toEqual({ ok: true, value: own });
+  expect(readPatternFile(file)).toEqual({ ok: true, value: ownTechnique });
+  expect(readPatternFile(`\uFEFF\n${JSON.stringify(ownTechnique)}`)).toEqual({
+    ok: true,
+    value: ownTechnique,
+  });
 });
 
 test.each([

@@ -337,8 +337,11 @@ function sizeOf(place: Place): { places: number; points: number; within: number 
         : [];
   const sizes = inner.map(sizeOf);
   return {
-    places: sizes.reduce((sum, own) => sum + own.places, 1),
-    points: sizes.reduce((sum, own) => sum + own.points, place.kind === 'outline' ? place.points.length : 0),
+    places: sizes.reduce((sum, size) => sum + size.places, 1),
+    points: sizes.reduce(
+      (sum, size) => sum + size.points,
+      place.kind === 'outline' ? place.points.length : 0,
+    ),
     within: Math.max(0, ...sizes.map(({ within }) => within)) + 1,
   };
 }

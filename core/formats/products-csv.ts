@@ -88,76 +88,79 @@ const AMOUNT_UNITS = ['g', 'oz', 'sheets'];
 
 type Row = Partial<Record<Column, string | number | boolean | null>>;
 
-function rowOf(own: Product, { minorPerUnit, measures }: Pick<TableStyle, 'minorPerUnit' | 'measures'>): Row {
+function rowOf(
+  product: Product,
+  { minorPerUnit, measures }: Pick<TableStyle, 'minorPerUnit' | 'measures'>,
+): Row {
   const row: Row = {
-    kind: own.kind,
-    id: own.id,
-    name: own.name,
-    note: own.note,
-    ...(isStocked(own) && {
-      pack: own.pack,
-      'pack price': own.packMinor / minorPerUnit,
-      stock: own.stock,
-      barcode: own.barcode ?? null,
+    kind: product.kind,
+    id: product.id,
+    name: product.name,
+    note: product.note,
+    ...(isStocked(product) && {
+      pack: product.pack,
+      'pack price': product.packMinor / minorPerUnit,
+      stock: product.stock,
+      barcode: product.barcode ?? null,
     }),
   };
-  if ('ratio' in own)
+  if ('ratio' in product)
     Object.assign(row, {
-      'ratio least': own.ratio.least,
-      'ratio usual': own.ratio.usual,
-      'ratio most': own.ratio.most,
-      'volumes least': own.volumes.least,
-      'volumes most': own.volumes.most,
+      'ratio least': product.ratio.least,
+      'ratio usual': product.ratio.usual,
+      'ratio most': product.ratio.most,
+      'volumes least': product.volumes.least,
+      'volumes most': product.volumes.most,
     });
-  switch (own.kind) {
+  switch (product.kind) {
     case 'lightener':
     case 'high-lift':
       return {
         ...row,
-        'minutes foil': own.minutes.foil,
-        'minutes open air': own.minutes.openAir,
-        'minutes scalp': own.minutes.scalp,
-        'minutes least': own.leastMinutes ?? null,
-        'minutes usual': own.usualMinutes ?? null,
-        warmest: own.warmestCelsius ?? null,
-        speed: own.speed,
-        levels: own.levels,
-        top: own.top,
+        'minutes foil': product.minutes.foil,
+        'minutes open air': product.minutes.openAir,
+        'minutes scalp': product.minutes.scalp,
+        'minutes least': product.leastMinutes ?? null,
+        'minutes usual': product.usualMinutes ?? null,
+        warmest: product.warmestCelsius ?? null,
+        speed: product.speed,
+        levels: product.levels,
+        top: product.top,
       };
     case 'developer':
-      return { ...row, volumes: own.volumes };
+      return { ...row, volumes: product.volumes };
     case 'line':
       return {
         ...row,
-        'minutes least': own.minutes.least,
-        'minutes usual': own.minutes.usual ?? null,
-        'minutes most': own.minutes.most,
-        'root natural': own.root.natural,
-        'root ash': own.root.ash,
-        'root levels': own.root.levels,
-        ...(own.lifts && { speed: own.lifts.speed, levels: own.lifts.levels }),
+        'minutes least': product.minutes.least,
+        'minutes usual': product.minutes.usual ?? null,
+        'minutes most': product.minutes.most,
+        'root natural': product.root.natural,
+        'root ash': product.root.ash,
+        'root levels': product.root.levels,
+        ...(product.lifts && { speed: product.lifts.speed, levels: product.lifts.levels }),
       };
     case 'shade':
-      return { ...row, line: own.line, level: own.level, tone: own.tone };
+      return { ...row, line: product.line, level: product.level, tone: product.tone };
     case 'additive':
       return {
         ...row,
-        'per gram': own.perGram,
-        weakens: own.weakens ? 'yes' : 'no',
-        drop: own.dropGrams ?? null,
+        'per gram': product.perGram,
+        weakens: product.weakens ? 'yes' : 'no',
+        drop: product.dropGrams ?? null,
       };
     case 'treatment':
-      return { ...row, 'per use': own.perUse };
+      return { ...row, 'per use': product.perUse };
     case 'foil':
-      return { ...row, width: own.widthMm, length: own.lengthMm };
+      return { ...row, width: product.widthMm, length: product.lengthMm };
     case 'recipe':
       return {
         ...row,
-        use: own.use,
-        parts: partsText(own.parts, measures),
-        'per hair gram': own.perHairGram,
-        'minutes usual': own.minutes,
-        price: own.priceMinor / minorPerUnit,
+        use: product.use,
+        parts: partsText(product.parts, measures),
+        'per hair gram': product.perHairGram,
+        'minutes usual': product.minutes,
+        price: product.priceMinor / minorPerUnit,
       };
   }
 }
@@ -168,8 +171,8 @@ function rowOf(own: Product, { minorPerUnit, measures }: Pick<TableStyle, 'minor
 const partsText = (parts: readonly RecipePart[], { strengths }: Pick<Measures, 'strengths'>) =>
   parts
     .map(
-      (own) =>
-        `${own.parts} ${'product' in own ? own.product : formatStrength(own.volumes, strengths).replace(' ', '')}`,
+      (part) =>
+        `${part.parts} ${'product' in part ? part.product : formatStrength(part.volumes, strengths).replace(' ', '')}`,
     )
     .join(' + ');
 
@@ -189,8 +192,11 @@ function partsOf(text: string): unknown[] {
 export function productsCsv(range: readonly Product[], style: TableStyle): string {
   const { measures, separator, decimalComma } = style;
   const figure = (value: number) => (decimalComma ? String(value).replace('.', ',') : String(value));
-  const rows = range.map((own) => {
-    const row: Row = { ...rowOf(own, style), ...(isStocked(own) && { unit: amountUnitOf(own, measures) }) };
+  const rows = range.map((product) => {
+    const row: Row = {
+      ...rowOf(product, style),
+      ...(isStocked(product) && { unit: amountUnitOf(product, measures) }),
+    };
     const ounces = row.unit === 'oz';
     return COLUMNS.map((column) => {
       const value = row[column];
@@ -254,7 +260,7 @@ export function readProductsCsv(text: string, range: readonly Product[], minorPe
     else read.push({ row, product });
   }
 
-  const before = new Map(range.map((own) => [own.id, own]));
+  const before = new Map(range.map((product) => [product.id, product]));
   const after = new Map(before);
   const rowOfId = new Map<string, number>();
   const added: Product[] = [];
@@ -316,7 +322,7 @@ function productOf(
   const kind = given.kind?.toLowerCase();
   if (kind === undefined || !(PRODUCT_KINDS as readonly string[]).includes(kind))
     return `kind: must be one of ${PRODUCT_KINDS.join(', ')}${kind ? `, not “${given.kind}”` : ''}.`;
-  const was = range.find((own) => own.id === given.id && own.kind === kind);
+  const was = range.find((product) => product.id === given.id && product.kind === kind);
   const usual = was ? rowOf(was, { minorPerUnit, measures: METRIC }) : {};
   for (const column of FIGURES) {
     const cell = given[column];

@@ -115,7 +115,9 @@ test('ounces by their unit, inches and per cent by their columns; a unit that is
 });
 
 test('text that a spreadsheet would run as a formula goes out harmless and comes back as it was', () => {
-  const odd = USUAL_RANGE.map((own, i) => (i === 0 ? { ...own, note: '=1+1', name: '-Moth' } : own));
+  const odd = USUAL_RANGE.map((product, i) =>
+    i === 0 ? { ...product, note: '=1+1', name: '-Moth' } : product,
+  );
   const table = productsCsv(odd, POINT);
   expect(table).toContain("'=1+1");
   expect(imported(table, []).range).toEqual(odd);
@@ -130,7 +132,7 @@ test.each([
   ],
   [{ id: 'moth-clay' }, 'products[2].id: “moth-clay” is the id of Moth blue powder already.'],
 ])('a range with %o is refused', (wrong, problem) => {
-  const products = USUAL_RANGE.map((own, i) => (i === 0 ? { ...own, ...wrong } : own));
+  const products = USUAL_RANGE.map((product, i) => (i === 0 ? { ...product, ...wrong } : product));
   expect(parseProducts({ version: 1, products })).toEqual({ ok: false, problem });
 });
 

@@ -60,7 +60,7 @@ test('however many lines there are, they stay on the page and add up', () => {
   const figures = texts
     .filter(({ anchor, words: own }) => anchor === 'end' && own !== 'Receipt')
     .map(({ words: own }) => Number(own));
-  expect(figures.slice(0, -2).reduce((all, own) => all + own, 0)).toBeCloseTo(sum / 100, 6);
+  expect(figures.slice(0, -2).reduce((all, figure) => all + figure, 0)).toBeCloseTo(sum / 100, 6);
   expect(figures.slice(-2)).toEqual([sum / 100, sum / 100]);
 });
 

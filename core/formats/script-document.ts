@@ -163,17 +163,17 @@ const oldWarmth = (own: { lift?: { warmth?: unknown } }) =>
 function newestPart<T>(value: T): T | object {
   const { units, mixes, lifts } = (value ?? {}) as { units?: unknown; mixes?: unknown; lifts?: unknown };
   if (!Array.isArray(units) || typeof mixes !== 'object' || mixes === null) return value;
-  const bowlsOf = ({ letter: own, grams = 0, endsGrams = 0 }: OldUnit) => {
+  const bowlsOf = ({ letter: item, grams = 0, endsGrams = 0 }: OldUnit) => {
     const ends = Number(endsGrams) > 0;
-    return [...(Number(grams) > 0 || !ends ? [own] : []), ...(ends ? [`${String(own)} ends`] : [])];
+    return [...(Number(grams) > 0 || !ends ? [item] : []), ...(ends ? [`${String(item)} ends`] : [])];
   };
   return {
     ...value,
     lifts: Array.isArray(lifts) ? (lifts as { lift?: { warmth?: unknown } }[]).map(oldWarmth) : lifts,
-    units: (units as OldUnit[]).map((own) =>
-      typeof own === 'object' && own !== null && own.mixes === undefined
-        ? { ...own, mixes: bowlsOf(own) }
-        : own,
+    units: (units as OldUnit[]).map((oldUnit) =>
+      typeof oldUnit === 'object' && oldUnit !== null && oldUnit.mixes === undefined
+        ? { ...oldUnit, mixes: bowlsOf(oldUnit) }
+        : oldUnit,
     ),
     mixes: Object.fromEntries(
       Object.entries(mixes as Record<string, { letter?: unknown; part?: unknown; of?: unknown }>).map(
@@ -313,9 +313,9 @@ function fromVersion1({
     newest.value.hair.byZone[zone]?.lengthMm ?? newest.value.hair.lengthMm;
   const sides = new Map(newest.value.panels.map((panel) => [panel.id, panel.side]));
   const lifts: ScriptLift[] = [];
-  const byId = new Map(foils.map((own) => [own.id, own]));
+  const byId = new Map(foils.map((foil) => [foil.id, foil]));
   const units = blocks.flatMap((block) => {
-    const lifting = block.lifts.map((own) => lifts.push({ ...own, letter: block.formula }) - 1);
+    const lifting = block.lifts.map((current) => lifts.push({ ...current, letter: block.formula }) - 1);
     return block.foils.flatMap((foilId): ScriptUnit[] => {
       const own = byId.get(foilId);
       if (!own) return [];

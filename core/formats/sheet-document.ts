@@ -153,15 +153,15 @@ sameShape<z.infer<typeof sheetSchema>, Sheet>(true);
  * do.
  */
 export function roundedSheet(sheet: Sheet): Sheet {
-  const section = <T extends OpenSection>(own: T): T => ({
-    ...own,
-    widthMm: two(own.widthMm),
-    thicknessMm: two(own.thicknessMm),
-    angleDeg: one(own.angleDeg),
-    areaMm2: two(own.areaMm2),
-    hairs: Math.round(own.hairs),
-    hairGrams: three(own.hairGrams),
-    seconds: one(own.seconds),
+  const section = <T extends OpenSection>(item: T): T => ({
+    ...item,
+    widthMm: two(item.widthMm),
+    thicknessMm: two(item.thicknessMm),
+    angleDeg: one(item.angleDeg),
+    areaMm2: two(item.areaMm2),
+    hairs: Math.round(item.hairs),
+    hairGrams: three(item.hairGrams),
+    seconds: one(item.seconds),
   });
   return {
     ...sheet,
@@ -173,10 +173,10 @@ export function roundedSheet(sheet: Sheet): Sheet {
       pickedShare: four(foil.pickedShare),
       startMm: two(foil.startMm),
     })),
-    painted: sheet.painted.map((own) => ({
-      ...section(own),
-      pickedShare: four(own.pickedShare),
-      startMm: two(own.startMm),
+    painted: sheet.painted.map((paintedSection) => ({
+      ...section(paintedSection),
+      pickedShare: four(paintedSection.pickedShare),
+      startMm: two(paintedSection.startMm),
     })),
     dropouts: sheet.dropouts.map(section),
     panels: sheet.panels.map((panel) => ({

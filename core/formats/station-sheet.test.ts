@@ -32,7 +32,7 @@ test.each(TECHNIQUES.map((technique) => [technique.key, technique] as const))(
     expect(words(shapes)).toContain(String(foils));
     expect(shapes.filter((shape) => shape.kind === 'path' && shape.id !== undefined)).toHaveLength(foils);
     // Each panel stands with its name and its own count.
-    const counts = computed.sheet.panels.map((own) => String(own.foils));
+    const counts = computed.sheet.panels.map((panel) => String(panel.foils));
     for (const count of counts) expect(words(shapes)).toContain(count);
     for (const { x, y, size, words: own, weight, anchor } of texts(shapes)) {
       const width = textWidth(own, size, weight);
@@ -64,8 +64,8 @@ test('forty panels and a long name still make one page, and say what does not fi
     cautions: Array(4).fill('A caution that is a whole sentence long and then some more of it.'),
   });
   for (const { y } of texts(shapes)) expect(y).toBeLessThan(heightMm - 8);
-  expect(words(shapes).some((own) => /^and \d+ more panels$/.test(own))).toBe(true);
-  expect(words(shapes).filter((own) => own.endsWith('…')).length).toBeGreaterThan(2);
+  expect(words(shapes).some((word) => /^and \d+ more panels$/.test(word))).toBe(true);
+  expect(words(shapes).filter((word) => word.endsWith('…')).length).toBeGreaterThan(2);
 });
 
 test('inches are said in inches, and what is written is made safe for SVG', () => {
@@ -74,7 +74,7 @@ test('inches are said in inches, and what is written is made safe for SVG', () =
     ...facts,
     measures: { ...METRIC, lengths: 'in' },
   });
-  expect(words(sheet.shapes).some((own) => own.includes('5/32" + 3/16"'))).toBe(true);
+  expect(words(sheet.shapes).some((word) => word.includes('5/32" + 3/16"'))).toBe(true);
   const svg = svgOf(
     { x: 0, y: 0, width: sheet.widthMm, height: sheet.heightMm },
     sheet.title,

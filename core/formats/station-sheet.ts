@@ -149,7 +149,7 @@ export function stationSheet(
   const size = Math.max(2.3, Math.min(3.6, height * 0.36));
   const most = Math.max(1, Math.floor((foot - top - 5) / Math.max(ROW.least, height)));
   panels.slice(0, most).forEach((panel, i) => {
-    const own = sheet.panels.find((candidate) => candidate.panel === panel.id);
+    const panelTotals = sheet.panels.find((candidate) => candidate.panel === panel.id);
     const y = top + i * height + size;
     text(PAGE.margin + 3, y, size, String(i + 1), { fill: SOFT, anchor: 'end' });
     text(PAGE.margin + 6, y, size, cut(panel.name, size, 40, 700), { weight: 700 });
@@ -163,7 +163,10 @@ export function stationSheet(
         inner - 50 - 26,
       ),
     );
-    text(PAGE.width - PAGE.margin, y, size * 1.25, `${own?.foils ?? 0}`, { weight: 700, anchor: 'end' });
+    text(PAGE.width - PAGE.margin, y, size * 1.25, `${panelTotals?.foils ?? 0}`, {
+      weight: 700,
+      anchor: 'end',
+    });
     if (height >= 2.5 * size)
       text(
         PAGE.margin + 50,
@@ -172,7 +175,7 @@ export function stationSheet(
         cut(
           details(
             panel,
-            own,
+            panelTotals,
             work.units.filter((unit) => unit.panel === panel.id),
             say,
           ),
@@ -208,7 +211,7 @@ const kindsSaid = (byGather: Totals['byGather']): string =>
 
 function details(
   panel: Panel,
-  own: PanelTotals | undefined,
+  panelTotals: PanelTotals | undefined,
   units: readonly WorkUnit[],
   say: (mm: number) => string,
 ): string {
@@ -217,12 +220,15 @@ function details(
     groupWords(groupsOf(units)),
     medium === 'open-air'
       ? 'in the open air'
-      : own && (side === 'both' && own.rows % 2 === 0 ? `${own.rows / 2} rows a side` : `${own.rows} rows`),
+      : panelTotals &&
+        (side === 'both' && panelTotals.rows % 2 === 0
+          ? `${panelTotals.rows / 2} rows a side`
+          : `${panelTotals.rows} rows`),
     side === 'both' ? 'both sides' : side === 'across' ? 'across the middle' : `the client’s ${side}`,
     start.distanceMm > 0 ? `start ${say(start.distanceMm)}` : 'at the scalp',
     start.featherMm > 0 && `feather ${say(start.featherMm)}`,
     start.teasing > 0 && `${start.teasing} ${start.teasing === 1 ? 'push' : 'pushes'} of teasing`,
-    own && `about ${Math.round(own.minutes)} min`,
+    panelTotals && `about ${Math.round(panelTotals.minutes)} min`,
   ]
     .filter(Boolean)
     .join(' · ');

@@ -4,7 +4,7 @@ import { METRIC } from '../units';
 import { toBuyCsv } from './to-buy-csv';
 
 const need = (id: string, needed: number, short: number, packs: number) => ({
-  product: USUAL_RANGE.filter(isStocked).find((own) => own.id === id)!,
+  product: USUAL_RANGE.filter(isStocked).find((stockedProduct) => stockedProduct.id === id)!,
   needed,
   short,
   packs,

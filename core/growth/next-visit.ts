@@ -66,8 +66,8 @@ export function nextVisit(facts: NextFacts): NextVisit | null {
   if (!first) return null;
   const weeks = Math.min(LATEST, Math.max(SOONEST, first.weeks));
   const what = reasons
-    .filter((own) => own.weeks <= weeks + TOGETHER)
-    .reduce<NextWhat>((most, own) => (RANK[own.what] > RANK[most] ? own.what : most), first.what);
+    .filter((reason) => reason.weeks <= weeks + TOGETHER)
+    .reduce<NextWhat>((most, reason) => (RANK[reason.what] > RANK[most] ? reason.what : most), first.what);
   const due = weeksAfter(facts.on, weeks);
   const on = facts.opening ? nearestOpenDay(due, facts.opening, dayAfter(facts.on, 1)) : due;
   return { what, weeks, on, closedOn: on === due ? null : due, reasons };

@@ -64,7 +64,7 @@ export function targetProgress(
           targets[1].level < level &&
           visits.length > 0 &&
           visits[0].reached > level + NEAR;
-    const isThere = (own: number) => (falls ? own <= level + NEAR : own >= level - NEAR);
+    const isThere = (value: number) => (falls ? value <= level + NEAR : value >= level - NEAR);
     const byVisit = visits.map(({ on, levels }) => {
       const known = Object.values(levels);
       return { on, there: known.filter(isThere).length, zones: known.length };

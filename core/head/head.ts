@@ -73,8 +73,8 @@ const TABLE_SIZE = 1440;
  */
 export function makeHead(spec: HeadSpec): Head {
   for (const side of ['left', 'right'] as const) {
-    const own = spec.hairline[side];
-    const problem = typeof own === 'string' ? undefined : hairlineProblem(own.landmarks);
+    const hairlineSide = spec.hairline[side];
+    const problem = typeof hairlineSide === 'string' ? undefined : hairlineProblem(hairlineSide.landmarks);
     if (problem) throw new RangeError(`Hairline, ${side}: ${problem}.`);
   }
   const heightAt = hairlineCurve(spec.hairline.left, spec.hairline.right);

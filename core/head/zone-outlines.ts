@@ -61,14 +61,14 @@ function makeMesh(grid: ScalpGrid, zones: readonly (Zone | undefined)[]) {
   for (let pass = 0; pass < SMOOTHING; pass += 1) {
     const next = new Map<number, OpenedPoint>();
     for (const [v, linked] of links) {
-      const own = at.get(v)!;
+      const openedPoint = at.get(v)!;
       const [a, b] = linked.map((w) => at.get(w));
       // Junctions and the ends of edges stay where they are.
       next.set(
         v,
         linked.length === 2 && a && b
-          ? { x: (a.x + 2 * own.x + b.x) / 4, y: (a.y + 2 * own.y + b.y) / 4 }
-          : own,
+          ? { x: (a.x + 2 * openedPoint.x + b.x) / 4, y: (a.y + 2 * openedPoint.y + b.y) / 4 }
+          : openedPoint,
       );
     }
     at = next;
@@ -112,12 +112,12 @@ function labelPlace(grid: ScalpGrid, zone: Zone): OpenedPoint {
     x: grid.x0 + (i % grid.columns) * grid.step,
     y: grid.y0 + Math.floor(i / grid.columns) * grid.step,
   });
-  const own: number[] = [];
-  grid.zones.forEach((other, i) => other === zone && own.push(i));
+  const values: number[] = [];
+  grid.zones.forEach((other, i) => other === zone && values.push(i));
   const isEdge = (i: number) =>
     [1, -1, grid.columns, -grid.columns].some((by) => grid.zones[i + by] !== zone);
-  const edge = own.filter(isEdge).map(at);
-  const inMiddle = /-[lr]$/.test(zone) ? own : own.filter((i) => Math.abs(at(i).x) < grid.step);
+  const edge = values.filter(isEdge).map(at);
+  const inMiddle = /-[lr]$/.test(zone) ? values : values.filter((i) => Math.abs(at(i).x) < grid.step);
   const points = inMiddle.map(at);
   const room = points.map((p) =>
     edge.reduce((least, e) => Math.min(least, Math.hypot(p.x - e.x, p.y - e.y)), Infinity),
@@ -128,7 +128,7 @@ function labelPlace(grid: ScalpGrid, zone: Zone): OpenedPoint {
   const best = points
     .filter((_, i) => room[i] >= most * 0.9 - 1e-9)
     .reduce((a, b) => (off(b) < off(a) ? b : a));
-  return inMiddle === own ? best : { x: 0, y: best.y };
+  return inMiddle === values ? best : { x: 0, y: best.y };
 }
 
 const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;

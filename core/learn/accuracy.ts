@@ -23,8 +23,8 @@ export function accuracyOf(all: readonly Compared[]): Accuracy | null {
   const off = all.map(({ estimated, reached }) => reached - estimated);
   return {
     count: all.length,
-    bias: off.reduce((sum, own) => sum + own, 0) / off.length,
-    error: off.reduce((sum, own) => sum + Math.abs(own), 0) / off.length,
+    bias: off.reduce((sum, value) => sum + value, 0) / off.length,
+    error: off.reduce((sum, value) => sum + Math.abs(value), 0) / off.length,
   };
 }
 
@@ -41,21 +41,21 @@ export interface Lesson {
 /** Reads a finished service. Levels are compared with what was expected before anything was seen that day. */
 export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
   const { units: foils, rinsed } = recordOf(script, state);
-  const scripted = new Map(script.units.map((own) => [own.id, own]));
+  const scripted = new Map(script.units.map((unit) => [unit.id, unit]));
   const { factor: head, sd: headSd } = headFactor(script.readings);
   const handOf = new Map(foils.map(({ id, by }) => [id, by]));
   return {
     pace: foils.flatMap(({ id, seconds, by }): PaceSample[] => {
-      const own = scripted.get(id);
-      return own?.kind === 'foil' && seconds !== null && by !== null
-        ? [{ person: by, gather: own.gather.kind, teasing: own.teasing, seconds }]
+      const scriptUnit = scripted.get(id);
+      return scriptUnit?.kind === 'foil' && seconds !== null && by !== null
+        ? [{ person: by, gather: scriptUnit.gather.kind, teasing: scriptUnit.teasing, seconds }]
         : [];
     }),
     levels: state.blocks.flatMap(({ units, checks }) =>
       checks.flatMap(({ foil, level, at }) => {
-        const own = units.find(({ id }) => id === foil);
-        const lift = own && lengthOf(own.unit, state.lifts);
-        const minutes = own ? minutesOn(own, at) : null;
+        const unitState = units.find(({ id }) => id === foil);
+        const lift = unitState && lengthOf(unitState.unit, state.lifts);
+        const minutes = unitState ? minutesOn(unitState, at) : null;
         return !lift || minutes === null
           ? []
           : [{ estimated: levelAfter(lift.from, onThisHead(lift.lift, head), minutes), reached: level }];
@@ -63,9 +63,9 @@ export function lessonOf(script: ServiceScript, state: ServiceState): Lesson {
     ),
     lifts: state.blocks.flatMap(({ units, checks }) =>
       checks.flatMap((check): LiftSample[] => {
-        const own = units.find(({ id }) => id === check.foil);
-        const product = own && script.products[own.unit.letter];
-        const reading = own && readingOf(lengthOf(own.unit, state.lifts), check, own);
+        const unitState = units.find(({ id }) => id === check.foil);
+        const product = unitState && script.products[unitState.unit.letter];
+        const reading = unitState && readingOf(lengthOf(unitState.unit, state.lifts), check, unitState);
         // What stopped at the product's end could have been more: it says nothing of the speed.
         if (!product || !reading || reading.atCap) return [];
         const { raw, weight } = weighReading(reading);

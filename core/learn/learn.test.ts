@@ -11,7 +11,7 @@ const foils = (
   gather: PaceSample['gather'] = 'weave',
 ): PaceSample[] => Array.from({ length: count }, () => ({ person, gather, teasing: 0, seconds }));
 const of = (samples: readonly PaceSample[], person: string, gather: string) =>
-  paceOf(samples, person).find((own) => own.gather === gather)!;
+  paceOf(samples, person).find((pace) => pace.gather === gather)!;
 
 test('without foils everybody works at the usual pace', () => {
   expect(

@@ -49,13 +49,14 @@ function fitted(
   valueOf: (sample: OfService) => number,
 ): Lifted {
   const byService = new Map<string, OfService[]>();
-  for (const own of samples) byService.set(own.service, [...(byService.get(own.service) ?? []), own]);
+  for (const ofService of samples)
+    byService.set(ofService.service, [...(byService.get(ofService.service) ?? []), ofService]);
   let weight = 1 / prior.sd ** 2;
   let sum = weight * prior.at;
-  for (const own of byService.values()) {
-    const within = own.reduce((all, one) => all + one.weight, 0);
-    const mean = own.reduce((all, one) => all + one.weight * valueOf(one), 0) / within;
-    const k = 1 / (1 / within + own[0].headSd ** 2);
+  for (const services of byService.values()) {
+    const within = services.reduce((all, one) => all + one.weight, 0);
+    const mean = services.reduce((all, one) => all + one.weight * valueOf(one), 0) / within;
+    const k = 1 / (1 / within + services[0].headSd ** 2);
     weight += k;
     sum += k * mean;
   }
@@ -77,7 +78,7 @@ function fitted(
  */
 export const productSpeed = (samples: readonly OfService[], product: string, set: number): Lifted =>
   fitted(
-    samples.filter((own) => own.product.id === product),
+    samples.filter((sample) => sample.product.id === product),
     { at: Math.log(set), sd: PRODUCT_SD },
     ({ log, product: { speed } }) => log + Math.log(speed),
   );
@@ -88,7 +89,7 @@ export const productSpeed = (samples: readonly OfService[], product: string, set
  */
 export const handLift = (samples: readonly OfService[], person: string): Lifted =>
   fitted(
-    samples.filter((own) => own.person === person),
+    samples.filter((sample) => sample.person === person),
     { at: 0, sd: HAND_SD },
     ({ log }) => log,
   );

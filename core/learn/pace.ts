@@ -33,7 +33,7 @@ const EIGHT_IN_TEN = 1.28;
 const INTERRUPTED = 4;
 const SLIPPED = 0.15;
 
-const mean = (all: readonly number[]) => all.reduce((sum, own) => sum + own, 0) / all.length;
+const mean = (all: readonly number[]) => all.reduce((sum, value) => sum + value, 0) / all.length;
 
 /**
  * Samples that tell of pace: what was interrupted or tapped through is left out. Logarithm against the usual
@@ -84,14 +84,14 @@ export function pacePercent(
   person: string,
 ): { readonly percent: number; readonly foils: number } {
   const paces = paceOf(samples, person);
-  const foils = paces.reduce((sum, own) => sum + own.foils, 0);
+  const foils = paces.reduce((sum, pace) => sum + pace.foils, 0);
   // Weighed by what they do; a gather that they never picked says nothing. Who has picked none weaves.
   const weave = paces.find(({ gather }) => gather === 'weave')!;
   const log =
     foils === 0
       ? Math.log(weave.seconds / SECONDS_PER_FOIL.weave)
       : paces.reduce(
-          (sum, own) => sum + own.foils * Math.log(own.seconds / SECONDS_PER_FOIL[own.gather]),
+          (sum, pace) => sum + pace.foils * Math.log(pace.seconds / SECONDS_PER_FOIL[pace.gather]),
           0,
         ) / foils;
   return { percent: Math.round(100 * Math.exp(log)), foils };

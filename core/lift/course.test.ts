@@ -50,8 +50,8 @@ test('warmth counts from its minute on', () => {
 
 describe('a second application', () => {
   const second = { afterMinutes: 30, volumes: 10 };
-  const effort = (own: LiftOf, minutes: number, from = 3) =>
-    effortTo(levelAfter(from, own, minutes)) - effortTo(from);
+  const effort = (liftOf: LiftOf, minutes: number, from = 3) =>
+    effortTo(levelAfter(from, liftOf, minutes)) - effortTo(from);
 
   test('adds its dose to that of the first, from its minute on', () => {
     const twice = mix(20, { second });

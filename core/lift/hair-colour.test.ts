@@ -57,10 +57,10 @@ test('a mixture begins as one colour and ends as the other', () => {
     [0, a],
     [1, b],
   ] as const) {
-    const own = mixedHair(a, b, share);
-    expect(own.lightness).toBeCloseTo(end.lightness, 12);
-    expect(own.chroma).toBeCloseTo(end.chroma, 12);
-    expect(own.hueDeg).toBeCloseTo(end.hueDeg, 9);
+    const hairColour = mixedHair(a, b, share);
+    expect(hairColour.lightness).toBeCloseTo(end.lightness, 12);
+    expect(hairColour.chroma).toBeCloseTo(end.chroma, 12);
+    expect(hairColour.hueDeg).toBeCloseTo(end.hueDeg, 9);
   }
 });
 

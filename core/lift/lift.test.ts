@@ -32,8 +32,8 @@ describe('worked by hand', () => {
     ['2 → 8 with 10 vol', 2, 8, mix(10), 164],
     ['6 → 9 with 20 vol', 6, 9, mix(20), 26.7],
     ['6 → 9 with 20 vol, bowl 40 minutes old', 6, 9, mix(20, { bowlAgeMinutes: 40 }), 47.3],
-  ])('ready: %s', (_words, from, to, own, minutes) =>
-    expect(Math.abs(readyAfter(from, to, own)! - minutes)).toBeLessThan(0.5),
+  ])('ready: %s', (_words, from, to, liftOf, minutes) =>
+    expect(Math.abs(readyAfter(from, to, liftOf)! - minutes)).toBeLessThan(0.5),
   );
 
   test('2 → 8 in two fresh applications of 10 vol, 45 minutes each', () => {
@@ -51,7 +51,9 @@ describe('worked by hand', () => {
     ['4.5, 30 vol, 45 min, open air', 4.5, mix(30, { factor: 0.75 }), 8.1],
     ['6, 20 vol, 45 min, fresh', 6, mix(20), 9.92],
     ['6, 20 vol, 45 min, bowl 40 minutes old', 6, mix(20, { bowlAgeMinutes: 40 }), 8.93],
-  ])('level: %s', (_words, from, own, level) => expect(levelAfter(from, own, 45)).toBeCloseTo(level, 1));
+  ])('level: %s', (_words, from, liftOf, level) =>
+    expect(levelAfter(from, liftOf, 45)).toBeCloseTo(level, 1),
+  );
 
   test('a bowl is fresh for half an hour, then fades', () => {
     expect([0, 30].map(bowlStrength)).toEqual([1, 1]);

@@ -84,8 +84,11 @@ function apartness(readings: readonly { readonly raw: number; readonly weight: n
  */
 export function headFactor(readings: readonly StrandReading[]): HeadFactor {
   const prior = 1 / PRIOR_SD ** 2;
-  const sound = readings.filter((own) => readingProblem(own) === undefined);
-  const weighed = sound.map((own) => ({ ...weighReading(own), atCap: own.atCap ?? false }));
+  const sound = readings.filter((reading) => readingProblem(reading) === undefined);
+  const weighed = sound.map((strandReading) => ({
+    ...weighReading(strandReading),
+    atCap: strandReading.atCap ?? false,
+  }));
   const seen = weighed.filter(({ atCap }) => !atCap);
   const apart = apartness(seen);
   let weight = prior;

@@ -57,11 +57,11 @@ test('parts add up to the gram', () => {
       fc.constantFrom(1, 1.5, 2),
       (weights, grams, ratio) => {
         const { shades, developer } = tonerGrams(
-          weights.map((own) => part(own, 'x', 9, 'violet')),
+          weights.map((weight) => part(weight, 'x', 9, 'violet')),
           grams,
           ratio,
         );
-        const colour = shades.reduce((sum, own) => sum + own.grams, 0);
+        const colour = shades.reduce((sum, shade) => sum + shade.grams, 0);
         expect(colour).toBe(Math.round(grams / (1 + ratio)));
         expect(developer).toBe(Math.round(colour * ratio));
       },

@@ -85,8 +85,8 @@ export interface Toner {
 
 /** A toner of parts by weight. @throws RangeError when nothing is in it */
 export function tonerOf(parts: readonly Part[]): Toner {
-  const all = parts.reduce((sum, own) => sum + own.parts, 0);
-  if (!(all > 0) || parts.some((own) => own.parts < 0))
+  const all = parts.reduce((sum, part) => sum + part.parts, 0);
+  if (!(all > 0) || parts.some((part) => part.parts < 0))
     throw new RangeError('A toner needs parts of at least one shade.');
   const laying = parts.flatMap(({ shade, parts: weight }) =>
     shade.deposit === 'clear'
@@ -118,7 +118,7 @@ export function tonerGrams(
     throw new RangeError('A ratio must be more than 0: so many grams of developer for one of toner.');
   const colour = Math.round(grams / (1 + ratio));
   const whole = shareOut(
-    parts.map((own) => own.parts),
+    parts.map((part) => part.parts),
     colour,
   );
   return {

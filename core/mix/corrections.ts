@@ -111,31 +111,33 @@ const USUAL_PER_HAIR_GRAM = 1.5;
 const LEAST_GRAMS = 10;
 
 export function correctionResult(
-  own: Correction,
+  correction: Correction,
   { shelf, head, hair, lifted }: CorrectionFacts,
 ): CorrectionResult {
-  const recipe = shelf.recipes().find(({ id }) => id === own.recipe);
-  const use = USES[own.use];
-  const hairGrams = own.grams === null ? hairAt(own.place, hair, use.lifted ? lifted : undefined) : null;
+  const recipe = shelf.recipes().find(({ id }) => id === correction.recipe);
+  const use = USES[correction.use];
+  const hairGrams =
+    correction.grams === null ? hairAt(correction.place, hair, use.lifted ? lifted : undefined) : null;
   const grams =
-    own.grams ?? Math.max(LEAST_GRAMS, Math.round(hairGrams! * (recipe?.perHairGram ?? USUAL_PER_HAIR_GRAM)));
-  const { read, volumes } = recipeItems(own.parts, grams, own.level, shelf);
+    correction.grams ??
+    Math.max(LEAST_GRAMS, Math.round(hairGrams! * (recipe?.perHairGram ?? USUAL_PER_HAIR_GRAM)));
+  const { read, volumes } = recipeItems(correction.parts, grams, correction.level, shelf);
   const notes = use.note === '' ? [] : [use.note];
-  if (own.minutes > use.most)
+  if (correction.minutes > use.most)
     notes.push(
-      `${own.minutes} min is long for a ${RECIPE_WORDS[own.use].toLowerCase()}: ${use.most} min is the most that is usual.`,
+      `${correction.minutes} min is long for a ${RECIPE_WORDS[correction.use].toLowerCase()}: ${use.most} min is the most that is usual.`,
     );
-  const match = own.use === 'spot' ? meanLevel(own.parts, own.level, shelf) : null;
-  if (match !== null && Math.abs(match - own.level) > 0.5)
+  const match = correction.use === 'spot' ? meanLevel(correction.parts, correction.level, shelf) : null;
+  if (match !== null && Math.abs(match - correction.level) > 0.5)
     notes.push(
-      `Its level ${Math.round(match * 10) / 10} does not match the level of the hair beside it, ${own.level}.`,
+      `Its level ${Math.round(match * 10) / 10} does not match the level of the hair beside it, ${correction.level}.`,
     );
   return {
     items: read,
     grams,
     hairGrams,
     volumes,
-    level: levelOf(own, volumes, shelf, head),
+    level: levelOf(correction, volumes, shelf, head),
     priceMinor: recipe?.priceMinor ?? 0,
     notes,
   };
@@ -155,10 +157,10 @@ function levelOf(
     const product = 'product' in part ? shelf.lightener(part.product) : undefined;
     return product ? [{ product, parts: part.parts }] : [];
   });
-  const all = lighteners.reduce((sum, own) => sum + own.parts, 0);
+  const all = lighteners.reduce((sum, lightener) => sum + lightener.parts, 0);
   if (!(all > 0) || !(volumes > 0)) return null;
-  const mean = (of: (own: (typeof lighteners)[number]['product']) => number) =>
-    lighteners.reduce((sum, own) => sum + (own.parts / all) * of(own.product), 0);
+  const mean = (of: (lightener: (typeof lighteners)[number]['product']) => number) =>
+    lighteners.reduce((sum, lightener) => sum + (lightener.parts / all) * of(lightener.product), 0);
   const mix = {
     volumes,
     factor: LIFT_FACTORS.openAir * mean(({ speed }) => speed),
@@ -182,6 +184,6 @@ function meanLevel(parts: readonly RecipePart[], level: number, shelf: Shelf): n
     const nearest = natural.reduce((a, b) => (Math.abs(b.level - level) < Math.abs(a.level - level) ? b : a));
     return [{ level: nearest.level, parts: part.parts }];
   });
-  const all = shades.reduce((sum, own) => sum + own.parts, 0);
-  return all > 0 ? shades.reduce((sum, own) => sum + own.level * own.parts, 0) / all : null;
+  const all = shades.reduce((sum, shade) => sum + shade.parts, 0);
+  return all > 0 ? shades.reduce((sum, shade) => sum + shade.level * shade.parts, 0) / all : null;
 }

@@ -20,7 +20,7 @@ export function needsOf(
   range: readonly Product[],
 ): Need[] {
   const grams = new Map<string, number>();
-  for (const { product, grams: own } of items) grams.set(product, (grams.get(product) ?? 0) + own);
+  for (const { product, grams: value } of items) grams.set(product, (grams.get(product) ?? 0) + value);
   const out = range.filter(isStocked).flatMap((product): Need[] => {
     const needed = Math.round(10 * (grams.get(product.id) ?? 0)) / 10;
     if (needed <= 0) return [];

@@ -41,14 +41,14 @@ describe('toner, root colour and corrections', () => {
   };
 
   test('three parts are weighed to the gram: 2 : 1 with a dash', () => {
-    const { items: own } = toned({
+    const { items: itemsRead } = toned({
       parts: [
         { shade: 'sedge-9-violet', parts: 2 },
         { shade: 'sedge-9-pearl', parts: 1 },
         { shade: 'sedge-9-blue', parts: 0.25 },
       ],
     });
-    expect(items(own)).toEqual({
+    expect(items(itemsRead)).toEqual({
       'sedge-9-violet': 12,
       'sedge-9-pearl': 6,
       'sedge-9-blue': 2,
@@ -201,8 +201,8 @@ describe('toner, root colour and corrections', () => {
       minutes: 20,
       state: 'damp',
     };
-    const rooted = (own: RootMix, consult: Partial<Consult> = {}) =>
-      visitOf({ mix: { roots: [own] }, consult }).colours.roots[0].result;
+    const rooted = (rootMix: RootMix, consult: Partial<Consult> = {}) =>
+      visitOf({ mix: { roots: [rootMix] }, consult }).colours.roots[0].result;
     const usualRoot = rooted(root);
     if (!usualRoot.ok) throw new Error('no root');
     expect(items(usualRoot.items)).toEqual({ 'sedge-6-natural': 23, 'sedge-6-ash': 7, 'moth-dev-10': 30 });

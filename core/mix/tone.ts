@@ -61,12 +61,12 @@ export function levelWhere(place: ColourPlace, reached: readonly Reached[]): num
 /** Shades of the house as the plane of tones knows them; undefined where one is not on the shelf. */
 function partsOf(parts: readonly ShadePart[], shelf: Shelf): Part[] | string {
   const out: Part[] = [];
-  for (const { shade, parts: own } of parts) {
+  for (const { shade, parts: value } of parts) {
     const product = shelf.shade(shade);
     if (!product) return `the shade “${shade}” is not in the house`;
     out.push({
       shade: shadeOf(product.name, product.level, product.tone, isDirect(product.line, shelf)),
-      parts: own,
+      parts: value,
     });
   }
   return out;
@@ -107,7 +107,9 @@ export function tonerResult(
   if (!line) return { ok: false, problem: `the line “${toner.line}” is not in the house` };
   const parts = partsOf(toner.parts, shelf);
   if (typeof parts === 'string') return { ok: false, problem: parts };
-  const strange = toner.parts.map(({ shade }) => shelf.shade(shade)!).find((own) => own.line !== toner.line);
+  const strange = toner.parts
+    .map(({ shade }) => shelf.shade(shade)!)
+    .find((shadeProduct) => shadeProduct.line !== toner.line);
   if (strange)
     return {
       ok: false,
@@ -221,10 +223,11 @@ export function tonerIdeas(
   const near = shelf
     .shadesOf(line.id)
     .filter(
-      (own) =>
-        own.tone === 'clear' ||
+      (shadeProduct) =>
+        shadeProduct.tone === 'clear' ||
         direct ||
-        (own.level <= level + NEAR_LEVEL.lighter && own.level >= deepest - NEAR_LEVEL.darker),
+        (shadeProduct.level <= level + NEAR_LEVEL.lighter &&
+          shadeProduct.level >= deepest - NEAR_LEVEL.darker),
     );
   const facts = { level, timeShare: minutes / line.minutes.most, porous };
   const seen = new Map<string, { idea: TonerIdea; off: number }>();
@@ -308,12 +311,12 @@ export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): R
   const parts: ShadePart[] = [];
   for (const { tone, level, parts: many } of wanted.parts) {
     const shade = shades
-      .filter((own) => own.tone === tone)
+      .filter((shadeProduct) => shadeProduct.tone === tone)
       .sort((a, b) => Math.abs(a.level - level) - Math.abs(b.level - level))[0];
     if (!shade) return { ok: false, problem: `${line.name} has no ${tone} shade` };
     parts.push({ shade: shade.id, parts: many });
   }
-  const levels = parts.map((own) => ({ level: shelf.shade(own.shade)!.level, parts: own.parts }));
+  const levels = parts.map((part) => ({ level: shelf.shade(part.shade)!.level, parts: part.parts }));
   const all = levels.reduce((sum, own) => sum + own.parts, 0);
   const level = levels.reduce((sum, own) => sum + own.level * own.parts, 0) / all;
   const colour = Math.round(root.grams / (1 + root.ratio));
@@ -369,8 +372,8 @@ export function usualTap(id: string, line: DepositLine): RootMix {
  */
 export function withShadow(mix: VisitMix, mm: number, shelf: Shelf): VisitMix {
   const now = shadowOf(mix);
-  if (mm === 0) return now ? { ...mix, roots: mix.roots.filter((own) => own !== now) } : mix;
-  if (now) return { ...mix, roots: mix.roots.map((own) => (own === now ? { ...own, mm } : own)) };
+  if (mm === 0) return now ? { ...mix, roots: mix.roots.filter((root) => root !== now) } : mix;
+  if (now) return { ...mix, roots: mix.roots.map((root) => (root === now ? { ...root, mm } : root)) };
   const line = shelf.depositLine;
   return line ? { ...mix, roots: [usualShadow('shadow', line, mm), ...mix.roots] } : mix;
 }

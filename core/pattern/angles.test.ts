@@ -99,9 +99,9 @@ test('wedges across the middle mirror exactly, whole and by halves', () => {
         thicknessMm: 8,
       },
     ]);
-    const ends = (own: Plan, sign: 1 | -1) =>
+    const ends = (current: Plan, sign: 1 | -1) =>
       engine
-        .compute(own)
+        .compute(current)
         .drawing.paths.map(({ packed, count }) =>
           [0, 6 * (count - 1)]
             .flatMap((i) => [sign * packed[i], packed[i + 1]].map((mm) => mm.toFixed(6)))
@@ -266,8 +266,8 @@ describe('similar, not exact', () => {
         variation: variation as never,
       },
     ]);
-  const side = (own: Plan, of: string) =>
-    foilsOf(own)
+  const side = (current: Plan, of: string) =>
+    foilsOf(current)
       .filter((foil) => foil.side === of)
       .map(({ thicknessMm, dropoutMm, stitches, startMm, angleDeg }) => [
         thicknessMm,

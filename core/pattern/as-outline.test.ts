@@ -12,7 +12,7 @@ test.each([
   (place, side) => {
     const plan = planWith([{ place, side }]);
     const { drawing, sheet } = engine.compute(plan);
-    const outlines = drawing.outlines.find((own) => own.side !== 'right')!.outlines;
+    const outlines = drawing.outlines.find((outline) => outline.side !== 'right')!.outlines;
     const panel = asOutline(plan.panels[0], outlines, drawing.head)!;
     expect(panel.place.kind).toBe('outline');
     expect(panel.place.kind === 'outline' && panel.place.points.length).toBeLessThanOrEqual(28);

@@ -47,14 +47,16 @@ export function buildSheet(
   };
   const left = leftOut(panels, byZone);
   for (const { panel, placed, drifts } of panels) {
-    for (const own of placed.foils) {
+    for (const computedFoil of placed.foils) {
       if (panel.medium === 'open-air') {
-        painted.push(paintedSection(own, panel.hair === 'left-out' ? left(own.patches) : 1));
-        paths.painted.push(own.path);
+        painted.push(
+          paintedSection(computedFoil, panel.hair === 'left-out' ? left(computedFoil.patches) : 1),
+        );
+        paths.painted.push(computedFoil.path);
       } else {
-        const { id, ...rest } = own.foil;
+        const { id, ...rest } = computedFoil.foil;
         foils.push({ id, order: foils.length + 1, ...rest, driftDeg: drifts.get(id) ?? 0 });
-        paths.foil.push(own.path);
+        paths.foil.push(computedFoil.path);
       }
     }
     for (const { dropout, path } of placed.dropouts) {
@@ -95,7 +97,7 @@ function leftOut(
         taken.set(zone, (taken.get(zone) ?? 0) + areaMm2 * foil.pickedShare);
   }
   return (patches) => {
-    const area = patches.reduce((sum, own) => sum + own.areaMm2, 0);
+    const area = patches.reduce((sum, patch) => sum + patch.areaMm2, 0);
     const free = patches.reduce(
       (sum, { zone, areaMm2 }) => sum + areaMm2 * Math.max(0, 1 - (taken.get(zone) ?? 0) / byZone[zone]),
       0,

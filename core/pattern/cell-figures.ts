@@ -43,10 +43,10 @@ export function ribbonFigures(ribbon: Ribbon, frame: Frame, of: SideOfFrame, hai
   let hairs = 0;
   let grams = 0;
   const patches = [...byZone].map(([zone, area]): ZonePatch => {
-    const own = hairIn(zone, hair);
-    const count = hairsOn(area, own.densityPerCm2);
+    const hairFigures = hairIn(zone, hair);
+    const count = hairsOn(area, hairFigures.densityPerCm2);
     hairs += count;
-    grams += hairGrams(count, own.strand, own.lengthMm);
+    grams += hairGrams(count, hairFigures.strand, hairFigures.lengthMm);
     return { zone, areaMm2: area };
   });
   const [x, y] = middleOf(ribbon);

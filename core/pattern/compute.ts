@@ -89,7 +89,7 @@ export function createPatternEngine(): PatternEngine {
       return { head: grids.head, areas, ...framesOf(grids, part) };
     });
     // What is painted between foils takes no hair from other panels.
-    const panels = plan.panels.map((own) => hairLed(own, plan.hair, model.own));
+    const panels = plan.panels.map((panel) => hairLed(panel, plan.hair, model.own));
     const order = sectioningOrder(panels, plan.sectioning).filter(({ hair }) => hair === 'own');
     const mirrorOrder = order.map(mirrorPanel);
     const computed: ComputedPanel[] = [];
@@ -237,7 +237,8 @@ interface Laid {
 }
 
 /** A frame with the part of another: a panel's own raster stays. */
-const withPartOf = (own: Frame, now: Frame): Frame => (own.grid === now.grid ? now : onGrid(now, own.grid));
+const withPartOf = (frame: Frame, now: Frame): Frame =>
+  frame.grid === now.grid ? now : onGrid(now, frame.grid);
 
 function rasteredHead(spec: HeadSpec) {
   const grids = headGrids(makeHead(spec));

@@ -22,7 +22,7 @@ function inTwo(plan: Plan): number {
 test.each(TECHNIQUES.map(({ key }) => key))(
   '%s: under half a per cent of the hair in foils lies in two',
   (key) => {
-    expect(inTwo(planOf(TECHNIQUES.find((own) => own.key === key)!))).toBeLessThan(0.005);
+    expect(inTwo(planOf(TECHNIQUES.find((technique) => technique.key === key)!))).toBeLessThan(0.005);
   },
 );
 

@@ -191,13 +191,13 @@ describe('rotation and treated drop-outs', () => {
 
   test('after every three rows one is treated, in turn', () => {
     const sheet = sheetOf([{ side: 'left', dropouts: { every: 3, treatments: ['tip-out', 'lowlight'] } }]);
-    const treated = new Map(sheet.dropouts.map((own) => [own.row, own.treatment]));
+    const treated = new Map(sheet.dropouts.map((dropout) => [dropout.row, dropout.treatment]));
     expect([...treated].slice(0, 3)).toEqual([
       [3, 'tip-out'],
       [6, 'lowlight'],
       [9, 'tip-out'],
     ]);
-    for (const own of sheet.dropouts) expect(own.hairs).toBeGreaterThan(0);
+    for (const treatedDropout of sheet.dropouts) expect(treatedDropout.hairs).toBeGreaterThan(0);
   });
 
   test('painting in the open air lights hair without a foil', () => {

@@ -2,7 +2,8 @@ import { clearLostEdits, dropFoil, moveFoil, restoreFoil, retypeFoil } from './f
 import { engine, planWith } from './testing';
 
 const plan = planWith([{ id: 'back' }]);
-const foil = (own: typeof plan, id: string) => engine.compute(own).sheet.foils.find((one) => one.id === id);
+const foil = (current: typeof plan, id: string) =>
+  engine.compute(current).sheet.foils.find((one) => one.id === id);
 
 test('dropping takes one foil away, and restoring brings it back as it was', () => {
   const without = dropFoil(retypeFoil(plan, 'back/4/1', { formula: 'C' }), 'back/4/1');

@@ -60,8 +60,12 @@ interface RasteredHead {
 }
 
 export function headGrids(head: Head): HeadGrids {
-  const own = rastered(makeScalpGrid(makeScalp(head)));
-  return { head, own, mirror: head.symmetric ? own : rastered(makeScalpGrid(makeScalp(mirrorHead(head)))) };
+  const rasteredHead = rastered(makeScalpGrid(makeScalp(head)));
+  return {
+    head,
+    own: rasteredHead,
+    mirror: head.symmetric ? rasteredHead : rastered(makeScalpGrid(makeScalp(mirrorHead(head)))),
+  };
 }
 
 function rastered(grid: ScalpGrid): RasteredHead {
@@ -78,9 +82,9 @@ function rastered(grid: ScalpGrid): RasteredHead {
 /** The client's frame and its mirror image. */
 export function framesOf(grids: HeadGrids, part: PlanHead['part']): { own: Frame; mirror: Frame } {
   const offset = part.none ? 0 : part.offsetMm;
-  const own = makeFrame(grids.own, offset, part.lengthMm);
+  const frame = makeFrame(grids.own, offset, part.lengthMm);
   const alike = grids.mirror === grids.own && offset === 0;
-  return { own, mirror: alike ? own : makeFrame(grids.mirror, 0 - offset, part.lengthMm) };
+  return { own: frame, mirror: alike ? frame : makeFrame(grids.mirror, 0 - offset, part.lengthMm) };
 }
 
 function makeFrame(

@@ -79,11 +79,11 @@ export function frameByHair(
     hairIn(zone, hair),
   );
   const inside = (['front-l', 'front-r'] as const).map((zone) => hairIn(zone, hair));
-  const density = tips.reduce((sum, own) => sum + own.densityPerCm2, 0) / tips.length;
+  const density = tips.reduce((sum, tip) => sum + tip.densityPerCm2, 0) / tips.length;
   const [least, most] = FRAME_MM;
   return {
     depthMm: Math.max(least, min(most, round(FRAME / density))),
-    reachesMm: round(Math.min(...inside.map((own) => own.lengthMm)) - depthMm),
+    reachesMm: round(Math.min(...inside.map((hairFigures) => hairFigures.lengthMm)) - depthMm),
   };
 }
 
@@ -108,12 +108,12 @@ function placeOf(place: Place, hair: PlanHair, frame: Frame): Place {
     case 'union':
     case 'overlap': {
       const of = place.of.map((own) => placeOf(own, hair, frame));
-      return of.every((own, i) => own === place.of[i]) ? place : { ...place, of };
+      return of.every((other, i) => other === place.of[i]) ? place : { ...place, of };
     }
     case 'except': {
       const inner = placeOf(place.place, hair, frame);
       const without = place.without.map((own) => placeOf(own, hair, frame));
-      return inner === place.place && without.every((own, i) => own === place.without[i])
+      return inner === place.place && without.every((other, i) => other === place.without[i])
         ? place
         : { ...place, place: inner, without };
     }

@@ -5,7 +5,7 @@ const plain = planWith([{ id: 'back' }]);
 const compute = (edits: readonly HandEdit[], dropoutMm = 5) =>
   engine.compute({ ...planWith([{ id: 'back', spacing: { kind: 'constant', dropoutMm } }]), edits }).sheet;
 const before = engine.compute(plain).sheet;
-const foil = (sheet: typeof before, id: string) => sheet.foils.find((own) => own.id === id)!;
+const foil = (sheet: typeof before, id: string) => sheet.foils.find((other) => other.id === id)!;
 
 test('delete takes one foil and leaves every other as it was', () => {
   const sheet = compute([{ kind: 'delete', foil: 'back/3/1' }]);

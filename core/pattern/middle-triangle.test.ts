@@ -16,7 +16,7 @@ test.each([
   const corners = middleTriangle(outlines, drawing.head)!;
   for (const corner of corners)
     expect(
-      Math.max(...outlines.map((own) => polygonDepth(own, openedFromDisk(drawing.head, corner)))),
+      Math.max(...outlines.map((outline) => polygonDepth(outline, openedFromDisk(drawing.head, corner)))),
     ).toBeGreaterThan(0);
   const after = engine.compute({ ...plan, panels: [{ ...plan.panels[0], leaveOut: [corners] }] }).sheet;
   expect(after.problems).toEqual([]);

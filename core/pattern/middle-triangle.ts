@@ -27,9 +27,9 @@ export function middleTriangle(outlines: readonly Outline[], head: Head): DiskPo
   for (let i = 1; i < STEPS; i += 1) {
     for (let j = 1; j < STEPS; j += 1) {
       const point = { x: left + ((right - left) * i) / STEPS, y: low + ((high - low) * j) / STEPS };
-      const own = polygonDepth(largest, point);
-      if (own > depth) {
-        depth = own;
+      const value = polygonDepth(largest, point);
+      if (value > depth) {
+        depth = value;
         middle = point;
       }
     }

@@ -77,7 +77,7 @@ function mirrorOrder(sides: Panel['order']['sides']): Panel['order']['sides'] {
 const mirrorPoints = (points: readonly DiskPoint[]): DiskPoint[] => points.map(([x, y]) => [0 - x, y]);
 
 function mirrorPlace(place: Place, side: PanelSide): Place {
-  const inner = (own: Place) => mirrorPlace(own, side);
+  const inner = (current: Place) => mirrorPlace(current, side);
   switch (place.kind) {
     case 'part-strip':
       return { ...place, leftMm: place.rightMm, rightMm: place.leftMm };

@@ -3,8 +3,8 @@ import { addPanel, duplicatePanel, mirrorPanelIn, movePanel, removePanel, sectio
 import { engine } from './testing';
 
 const plan = startPlan();
-const ids = (own: typeof plan) => own.panels.map(({ id }) => id);
-const names = (own: typeof plan) => own.panels.map(({ name }) => name);
+const ids = (current: typeof plan) => current.panels.map(({ id }) => id);
+const names = (current: typeof plan) => current.panels.map(({ name }) => name);
 
 test('duplicating puts the same panel behind it under names of its own', () => {
   const twice = duplicatePanel(duplicatePanel(plan, 'back'), 'back');

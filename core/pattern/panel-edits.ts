@@ -30,7 +30,7 @@ export function addPanel(plan: Plan, panel: Panel, behind?: string): Plan {
 
 /** The plan with one panel changed. */
 export function changePanel(plan: Plan, id: string, change: (panel: Panel) => Panel): Plan {
-  return { ...plan, panels: plan.panels.map((own) => (own.id === id ? change(own) : own)) };
+  return { ...plan, panels: plan.panels.map((panel) => (panel.id === id ? change(panel) : panel)) };
 }
 
 /**
@@ -42,7 +42,7 @@ export function addPanelFirst(plan: Plan, panel: Panel, behind?: string): Plan {
 
 /** The same panel once more, behind it. */
 export function duplicatePanel(plan: Plan, id: string): Plan {
-  const panel = plan.panels.find((own) => own.id === id);
+  const panel = plan.panels.find((other) => other.id === id);
   return panel ? addPanel(plan, panel, id) : plan;
 }
 
@@ -65,7 +65,7 @@ function swapped(word: string): string {
 
 /** Moves a panel in the order of work. */
 export function movePanel(plan: Plan, id: string, to: number): Plan {
-  const from = plan.panels.findIndex((own) => own.id === id);
+  const from = plan.panels.findIndex((other) => other.id === id);
   const target = Math.min(plan.panels.length - 1, Math.max(0, to));
   if (from < 0 || from === target) return plan;
   const panels = [...plan.panels];
@@ -78,7 +78,7 @@ export function movePanel(plan: Plan, id: string, to: number): Plan {
 export function removePanel(plan: Plan, id: string): Plan {
   return {
     ...plan,
-    panels: plan.panels.filter((own) => own.id !== id),
+    panels: plan.panels.filter((panel) => panel.id !== id),
     sectioning: plan.sectioning.filter((own) => own !== id),
     edits: plan.edits.filter((edit) =>
       edit.kind === 'add' ? edit.panel !== id : edit.foil.split('/')[0] !== id,

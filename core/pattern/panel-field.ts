@@ -171,17 +171,17 @@ function crossed(panel: SectionedPanel, direction: Extract<Direction, { kind: 'c
         };
       };
       return lines.flatMap((line, i): LaidRow[] => {
-        const own = row(line, i);
-        if (i >= (direction.doubled ?? 0) || closes(i)) return [own];
+        const laidRow = row(line, i);
+        if (i >= (direction.doubled ?? 0) || closes(i)) return [laidRow];
         // Taken twice: the second lies right behind the first, away from the face.
         const by = (forward ? 1 : -1) * sections(i).thicknessMm;
         const behind = (mm: number) => mm + by;
         return [
-          { ...own, dropoutMm: 0 },
+          { ...laidRow, dropoutMm: 0 },
           {
-            ...own,
-            s: own.s + 1e-3,
-            trace: (thicknessMm, besideMm) => own.trace(thicknessMm, behind(besideMm)),
+            ...laidRow,
+            s: laidRow.s + 1e-3,
+            trace: (thicknessMm, besideMm) => laidRow.trace(thicknessMm, behind(besideMm)),
           },
         ];
       });

@@ -114,25 +114,25 @@ export function foilsOfPanel(
   seen: Set<number>,
   notes: EditNote[],
 ): PanelFoils {
-  const bySide = sides.map((own) => {
+  const bySide = sides.map((side) => {
     const rows = placeRows(
-      own.half,
+      side.half,
       panel,
-      variedSpacing(solved.spacing, own.differs),
+      variedSpacing(solved.spacing, side.differs),
       solved.sliverMm,
     ).slice(0, solved.mostRows);
     const context: HalfContext = {
-      half: own.half,
+      half: side.half,
       panel,
-      side: own.side,
+      side: side.side,
       stock,
-      draftsOf: (row) => draftRow(own.half, row, panel, own.side, stock),
+      draftsOf: (row) => draftRow(side.half, row, panel, side.side, stock),
     };
     const laid = rows.flatMap(context.draftsOf);
     const { drafts: placed, crossed } = mayCross(panel)
-      ? uncrossed(laid, own.half.sectioned.frame, own.frameSide)
+      ? uncrossed(laid, side.half.sectioned.frame, side.frameSide)
       : { drafts: laid, crossed: null };
-    return { own, rows, drafts: applyEdits(placed, edits, context, seen, notes), crossed };
+    return { own: side, rows, drafts: applyEdits(placed, edits, context, seen, notes), crossed };
   });
   const order = inOrder(
     panel,
@@ -201,19 +201,20 @@ function startAt({ distanceMm, lastMm }: Panel['start'], turn: number, lastTurn:
 /** @param lastTurn of the panel's last row */
 function computedFoil(
   draft: DraftFoil,
-  own: SideOfPanel,
+  sideOfPanel: SideOfPanel,
   panel: Panel,
   hair: PlanHair,
   place: FoilPlace,
   lastTurn: number,
 ): ComputedFoil {
-  const { frame } = own.half.sectioned;
+  const { frame } = sideOfPanel.half.sectioned;
   const { ribbon } = draft.cell;
   const { row, turn } = draft.row;
-  const gather = draft.gather ?? variedGather(gatherOf(panel.gather, turn + 1), own.differs, turn);
+  const gather = draft.gather ?? variedGather(gatherOf(panel.gather, turn + 1), sideOfPanel.differs, turn);
   const startMm =
-    draft.startMm ?? Math.max(0, startAt(panel.start, turn, lastTurn) + (own.differs?.startMm(turn) ?? 0));
-  const figures = ribbonFigures(ribbon, frame, own.frameSide, hair);
+    draft.startMm ??
+    Math.max(0, startAt(panel.start, turn, lastTurn) + (sideOfPanel.differs?.startMm(turn) ?? 0));
+  const figures = ribbonFigures(ribbon, frame, sideOfPanel.frameSide, hair);
   const painted = panel.medium === 'open-air';
   const reached = painted ? surfaceShare(gather, draft.row.thicknessMm) : 1;
   const { stitches, share } = pick(gather, ribbon.widthMm);
@@ -224,11 +225,11 @@ function computedFoil(
       panel: panel.id,
       row,
       column: draft.column,
-      side: own.side,
+      side: sideOfPanel.side,
       widthMm: ribbon.widthMm,
       thicknessMm: draft.row.thicknessMm,
       dropoutMm: draft.row.dropoutMm,
-      angleDeg: angleOf(draft.row, draft.cell, own),
+      angleDeg: angleOf(draft.row, draft.cell, sideOfPanel),
       askedDeg: draft.row.source.askedDeg,
       startMm,
       gather: gather.kind,
@@ -245,7 +246,7 @@ function computedFoil(
         : foilSeconds({ gather: gather.kind, panel: panel.id, teasing: panel.start.teasing }),
     },
     path: {
-      ...pathOf(draft.id, gather, ribbon, own.frameSide),
+      ...pathOf(draft.id, gather, ribbon, sideOfPanel.frameSide),
       ...(painted && { surface: depthOf(gather) * reached }),
     },
     patches: figures.patches,
@@ -255,13 +256,13 @@ function computedFoil(
 /** The drop-outs that are treated: one after every n rows, the treatments in turn. */
 function treatedDropouts(
   panel: Panel,
-  own: SideOfPanel,
+  sideOfPanel: SideOfPanel,
   rows: readonly PlacedRow[],
   hair: PlanHair,
 ): PanelFoils['dropouts'] {
   const rule = panel.dropouts;
   if (!rule || rule.treatments.length === 0) return [];
-  const { frame, depths } = own.half.sectioned;
+  const { frame, depths } = sideOfPanel.half.sectioned;
   return rows.flatMap((row, i) => {
     const nth = (i + 1) / rule.every;
     if (!Number.isInteger(nth) || row.dropoutMm <= 0) return [];
@@ -273,8 +274,8 @@ function treatedDropouts(
     if (!line) return [];
     return runsInside(line, frame, depths).map((run, n) => {
       const ribbon = ribbonOf(line, run, SAMPLE_MM * frame.head.k);
-      const figures: RibbonFigures = ribbonFigures(ribbon, frame, own.frameSide, hair);
-      const column = own.side === 'right' ? -(n + 1) : n + 1;
+      const figures: RibbonFigures = ribbonFigures(ribbon, frame, sideOfPanel.frameSide, hair);
+      const column = sideOfPanel.side === 'right' ? -(n + 1) : n + 1;
       const id = `${panel.id}/d${row.row}/${column}`;
       const recipe = rule.recipes[treatment] ?? USUAL_TREATMENT;
       const reached = recipe.surface ? surfaceShare(WHOLE, row.dropoutMm) : 1;
@@ -283,19 +284,19 @@ function treatedDropouts(
         panel: panel.id,
         row: row.row,
         column,
-        side: own.side,
+        side: sideOfPanel.side,
         treatment,
         formula: recipe.formula,
         widthMm: ribbon.widthMm,
         thicknessMm: row.dropoutMm,
-        angleDeg: angleOf(row, { line, from: run[0], to: run[1], ribbon }, own),
+        angleDeg: angleOf(row, { line, from: run[0], to: run[1], ribbon }, sideOfPanel),
         zone: figures.zone,
         areaMm2: figures.areaMm2,
         hairs: figures.hairs * reached,
         hairGrams: figures.hairGrams * reached,
         seconds: recipe.seconds ?? dropoutSeconds(treatment, rule.together, recipe.teasing),
       };
-      return { dropout, path: pathOf(id, WHOLE, ribbon, own.frameSide), patches: figures.patches };
+      return { dropout, path: pathOf(id, WHOLE, ribbon, sideOfPanel.frameSide), patches: figures.patches };
     });
   });
 }
@@ -362,10 +363,10 @@ function pathOf(id: string, gather: SingleGather, { opened, count }: Ribbon, of:
 export function driftsOf(foils: readonly ComputedFoil[], { direction }: Panel): Map<string, number> {
   if (direction.kind !== 'pivot') return new Map();
   const first = new Map<string, ComputedFoil>();
-  for (const own of foils) {
-    const key = `${own.foil.side}`;
+  for (const foil of foils) {
+    const key = `${foil.foil.side}`;
     const known = first.get(key);
-    if (!known || own.foil.row < known.foil.row) first.set(key, own);
+    if (!known || foil.foil.row < known.foil.row) first.set(key, foil);
   }
   return new Map(
     foils.map(({ foil }) => [foil.id, turnBetween(first.get(`${foil.side}`)!.foil.angleDeg, foil.angleDeg)]),

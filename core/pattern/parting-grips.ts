@@ -40,10 +40,11 @@ export function withFoilMovedTo(
   // Counted back from the part, the first row lies there and the others away from it.
   const share = by / max(1, foil.row - 1);
   const step = (mm: number) => min(80, max(0, round(2 * (mm + share)) / 2));
-  const plain = (own: PlainSpacing): PlainSpacing => {
-    if (own.kind === 'constant') return { ...own, dropoutMm: step(own.dropoutMm) };
-    if (own.kind === 'eased') return { ...own, fromMm: step(own.fromMm), toMm: step(own.toMm) };
-    return { ...own, dropoutsMm: own.dropoutsMm.map(step) };
+  const plain = (plainSpacing: PlainSpacing): PlainSpacing => {
+    if (plainSpacing.kind === 'constant') return { ...plainSpacing, dropoutMm: step(plainSpacing.dropoutMm) };
+    if (plainSpacing.kind === 'eased')
+      return { ...plainSpacing, fromMm: step(plainSpacing.fromMm), toMm: step(plainSpacing.toMm) };
+    return { ...plainSpacing, dropoutsMm: plainSpacing.dropoutsMm.map(step) };
   };
   switch (spacing.kind) {
     case 'constant':

@@ -55,7 +55,9 @@ export function placeGrips(panel: Panel, head: Head, part: PlanHead['part']): Gr
         at: openedFromDisk(head, corner),
         moved: (to) => ({
           ...panel,
-          leaveOut: panel.leaveOut.map((own, m) => (m === n ? replaced(own, i, diskPointOf(head, to)) : own)),
+          leaveOut: panel.leaveOut.map((points, m) =>
+            m === n ? replaced(points, i, diskPointOf(head, to)) : points,
+          ),
         }),
       })),
     ),

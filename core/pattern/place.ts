@@ -71,16 +71,16 @@ export function divideAt(panel: Panel, frame: Frame): number {
 
 /** Whether a panel's region changes when the part moves. */
 export function followsPart({ place, divide }: Panel): boolean {
-  const within = (own: Place): boolean => {
-    switch (own.kind) {
+  const within = (current: Place): boolean => {
+    switch (current.kind) {
       case 'part-strip':
       case 'face-frame':
         return true;
       case 'union':
       case 'overlap':
-        return own.of.some(within);
+        return current.of.some(within);
       case 'except':
-        return within(own.place) || own.without.some(within);
+        return within(current.place) || current.without.some(within);
       default:
         return false;
     }
@@ -89,7 +89,7 @@ export function followsPart({ place, divide }: Panel): boolean {
 }
 
 function placeRegion(place: Place, frame: Frame, flip: boolean): Region {
-  const inner = (own: Place) => placeRegion(own, frame, flip);
+  const inner = (current: Place) => placeRegion(current, frame, flip);
   switch (place.kind) {
     case 'whole':
       return hairBearing;

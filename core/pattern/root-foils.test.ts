@@ -86,7 +86,9 @@ test('hair between foils is found in the drop-outs that are treated, hair painte
   const computed = engine.compute(treated);
   const { foil, picked, painted, dropout } = foilsOfRoots(indexRoots(few), computed);
   const hairs = (of: Int16Array, n: number) =>
-    Array.from({ length: n }, (_, own) => of.reduce((sum, at, i) => sum + (at === own ? few.area[i] : 0), 0));
+    Array.from({ length: n }, (_, value) =>
+      of.reduce((sum, at, i) => sum + (at === value ? few.area[i] : 0), 0),
+    );
   const areas = hairs(dropout, computed.sheet.dropouts.length);
   expect(areas.length).toBeGreaterThan(3);
   expect(
@@ -100,7 +102,7 @@ test('hair between foils is found in the drop-outs that are treated, hair painte
   const wrong = Array.from(
     { length: few.count },
     (_, i) =>
-      [foil[i], painted[i], dropout[i]].filter((own) => own >= 0).length > 1 ||
+      [foil[i], painted[i], dropout[i]].filter((value) => value >= 0).length > 1 ||
       (dropout[i] >= 0 && picked[i] > 0),
   );
   expect(wrong.filter(Boolean)).toEqual([]);

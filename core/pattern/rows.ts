@@ -86,7 +86,7 @@ export function placeRows(
   const backwards = backwardsSliverMm !== undefined;
   /** @param bare rows before the first that holds a foil */
   const laid = (bare: number): PlacedRow[] => {
-    const own: RowSizes = (row) => sizes(Math.max(0, row - bare));
+    const rowSizes: RowSizes = (row) => sizes(Math.max(0, row - bare));
     const listed: PlainSpacing =
       spacing.kind === 'graded'
         ? {
@@ -95,8 +95,8 @@ export function placeRows(
           }
         : spacing;
     const rows = backwards
-      ? rowsFromLine(length, own, listed, backwardsSliverMm)
-      : rowOffsets(length, own, listed, panel.lastRow, field.closed);
+      ? rowsFromLine(length, rowSizes, listed, backwardsSliverMm)
+      : rowOffsets(length, rowSizes, listed, panel.lastRow, field.closed);
     return rows.map(({ offsetMm, thicknessMm, dropoutMm }, i): PlacedRow => {
       const s = first + offsetMm + thicknessMm / 2;
       return {
@@ -135,8 +135,8 @@ function laidRows(
   spacing: PlainSpacing,
 ): PlacedRow[] {
   const dropoutOf = (row: number): number => {
-    const own = sizes(row).dropoutMm;
-    if (own !== null) return own;
+    const value = sizes(row).dropoutMm;
+    if (value !== null) return value;
     const { dropoutsMm } = spacing.kind === 'graded' ? spacing : { dropoutsMm: [nominalDropout(spacing)!] };
     return dropoutsMm[Math.min(row, dropoutsMm.length - 1)];
   };

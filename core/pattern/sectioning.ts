@@ -60,7 +60,7 @@ export function claimsBefore(
   order: readonly Panel[],
   frame: Frame,
 ): Claim[] {
-  const own = divideAt(panel, frame);
+  const value = divideAt(panel, frame);
   const claims: Claim[] = [];
   const places = new Set<string>();
   const claim = (earlier: Panel, of: Claim['side']) => {
@@ -73,7 +73,7 @@ export function claimsBefore(
     const divide = divideAt(earlier, frame);
     if (earlier.side === 'across') claim(earlier, 'across');
     if (earlier.side === 'left' || earlier.side === 'both') claim(earlier, 'left');
-    if ((earlier.side === 'right' || earlier.side === 'both') && (side === 'across' || divide > own)) {
+    if ((earlier.side === 'right' || earlier.side === 'both') && (side === 'across' || divide > value)) {
       claim(earlier, 'right');
     }
   }
@@ -135,7 +135,7 @@ function sectionOn(
   const taking = claims.map(({ panel: earlier, side: of }) => regionOrNone(earlier, of, frame));
   const taken = taking.map(() => 0);
   const reach = EDGE_MM * head.k;
-  const own: Region = (node) => {
+  const region: Region = (node) => {
     const depth = wanted(node);
     // What other panels took matters nowhere but in the place and at its edge.
     if (depth < -reach) return depth;
@@ -151,7 +151,7 @@ function sectionOn(
     if (depth > 0 && taker >= 0) taken[taker] += grid.area[node.index];
     return min(depth, -most);
   };
-  const depths = regionDepths(grid, own, half);
+  const depths = regionDepths(grid, region, half);
   const outlines = traceOutlines(grid, depths);
   let areaMm2 = 0;
   let sum = vec(0, 0, 0);

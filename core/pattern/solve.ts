@@ -75,7 +75,7 @@ function byCount(panel: Panel, halves: readonly PanelHalf[], stock: FoilStock, f
   const countAt = (dropoutMm: number) =>
     halves.reduce(
       (sum, half, i) =>
-        sum + placeRows(half, panel, even(dropoutMm)).reduce((own, row) => own + counters[i](row), 0),
+        sum + placeRows(half, panel, even(dropoutMm)).reduce((value, row) => value + counters[i](row), 0),
       0,
     );
   const dropoutMm = dropoutForCount(foils, panel.thicknessMm, WIDEST_MM, countAt);
@@ -120,13 +120,13 @@ function together(
   const counters = halves.map((half) => foilCounter(half, panel, stock));
   let mostRows = 0;
   let count = 0;
-  for (let r = 0; r < Math.max(...rows.map((own) => own.length)); r += 1) {
-    const more = rows.reduce((sum, own, i) => sum + (own[r] ? counters[i](own[r]) : 0), 0);
+  for (let r = 0; r < Math.max(...rows.map((row) => row.length)); r += 1) {
+    const more = rows.reduce((sum, row, i) => sum + (row[r] ? counters[i](row[r]) : 0), 0);
     if (count + more > foils) break;
     count += more;
     mostRows = r + 1;
   }
-  const all = rows.every((own) => own.length <= mostRows);
+  const all = rows.every((row) => row.length <= mostRows);
   const note =
     all && count < foils
       ? `${count} of ${foils} foils fill the panel at this drop-out`

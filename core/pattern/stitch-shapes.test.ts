@@ -27,7 +27,7 @@ test.each(GATHERS)('%s: what is drawn is what is picked', (_name, gather) => {
       const shapes = stitchShapes(gather, widthMm, bendMm);
       const { stitches, share } = pick(gather, widthMm);
       expect(shapes).toHaveLength(stitches);
-      expect(shapes.reduce((sum, own) => sum + areaOf(own), 0) / widthMm).toBeCloseTo(share, 9);
+      expect(shapes.reduce((sum, shape) => sum + areaOf(shape), 0) / widthMm).toBeCloseTo(share, 9);
       for (const [alongMm, part] of shapes.flatMap(outlineOf)) {
         expect(alongMm).toBeGreaterThanOrEqual(0);
         expect(alongMm).toBeLessThanOrEqual(widthMm + 1e-9);

@@ -43,9 +43,9 @@ export function differencesOf({ variation, side }: Panel, of: Side | 'across'): 
 }
 
 /** The panel with the angle of one side. */
-export function variedDirection(panel: Panel, own: Differences | undefined): Panel {
-  if (!own || own.angleDeg === 0) return panel;
-  const turned = turnedBy(panel.direction, own.angleDeg);
+export function variedDirection(panel: Panel, differences: Differences | undefined): Panel {
+  if (!differences || differences.angleDeg === 0) return panel;
+  const turned = turnedBy(panel.direction, differences.angleDeg);
   return turned === panel.direction ? panel : { ...panel, direction: turned };
 }
 
@@ -65,19 +65,23 @@ function turnedBy(direction: Direction, deg: number): Direction {
 }
 
 /** A spacing with each drop-out moved as it was drawn. */
-export function variedSpacing(spacing: PlainSpacing, own: Differences | undefined): PlainSpacing {
-  if (!own || spacing.kind === 'eased') return spacing;
+export function variedSpacing(spacing: PlainSpacing, differences: Differences | undefined): PlainSpacing {
+  if (!differences || spacing.kind === 'eased') return spacing;
   const given = spacing.kind === 'constant' ? [spacing.dropoutMm] : spacing.dropoutsMm;
   const dropoutsMm = Array.from({ length: VARIED_ROWS }, (_, i) =>
-    Math.max(0, given[Math.min(i, given.length - 1)] + own.dropoutMm(i)),
+    Math.max(0, given[Math.min(i, given.length - 1)] + differences.dropoutMm(i)),
   );
   return { kind: 'graded', dropoutsMm };
 }
 
 /** A gather with the stitches of its row. */
-export function variedGather(gather: SingleGather, own: Differences | undefined, row: number): SingleGather {
-  if (!own || !('stitchMm' in gather)) return gather;
-  const [stitch, gap] = [own.stitchMm(row), own.gapMm(row)];
+export function variedGather(
+  gather: SingleGather,
+  differences: Differences | undefined,
+  row: number,
+): SingleGather {
+  if (!differences || !('stitchMm' in gather)) return gather;
+  const [stitch, gap] = [differences.stitchMm(row), differences.gapMm(row)];
   if (stitch === 0 && gap === 0) return gather;
   return {
     ...gather,

@@ -87,7 +87,7 @@ export function colourInPhoto(
   const usable = levelInPhoto(hair, reference, kind);
   if (!usable.ok) return usable;
   const neutral = CHANNELS.map((n) => median(reference.map((rgb) => linear(rgb[n]))));
-  if (neutral.some((own) => own < 0.005))
+  if (neutral.some((value) => value < 0.005))
     return {
       ok: false,
       problem: 'The reference is not neutral in this picture: one of its colours is missing.',

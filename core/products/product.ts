@@ -170,7 +170,7 @@ export type Product = StockedProduct | HouseRecipe;
 export type ProductKind = Product['kind'];
 
 /** Whether something is bought; a recipe is made of what is. */
-export const isStocked = (own: Product): own is StockedProduct => own.kind !== 'recipe';
+export const isStocked = (product: Product): product is StockedProduct => product.kind !== 'recipe';
 
 export const PRODUCT_KINDS = [
   'lightener',
@@ -200,8 +200,8 @@ export function productsOf<K extends ProductKind>(
   range: readonly Product[],
   ...kinds: readonly K[]
 ): Extract<Product, { kind: K }>[] {
-  return range.filter((own): own is Extract<Product, { kind: K }> =>
-    (kinds as readonly ProductKind[]).includes(own.kind),
+  return range.filter((product): product is Extract<Product, { kind: K }> =>
+    (kinds as readonly ProductKind[]).includes(product.kind),
   );
 }
 
@@ -214,53 +214,60 @@ export function rangeProblems(
   const seen = new Map<string, number>();
   const codes = new Map<string, number>();
   const ids = new Set(range.map(({ id }) => id));
-  range.forEach((own, at) => {
-    const first = seen.get(own.id);
+  range.forEach((product, at) => {
+    const first = seen.get(product.id);
     if (first !== undefined)
-      out.push({ at, field: 'id', problem: `“${own.id}” is the id of ${range[first].name} already` });
-    else seen.set(own.id, at);
-    if (own.kind === 'shade' && !lines.has(own.line))
+      out.push({ at, field: 'id', problem: `“${product.id}” is the id of ${range[first].name} already` });
+    else seen.set(product.id, at);
+    if (product.kind === 'shade' && !lines.has(product.line))
       out.push({
         at,
         field: 'line',
-        problem: `${own.name} belongs to the line “${own.line}”, which this house does not have`,
+        problem: `${product.name} belongs to the line “${product.line}”, which this house does not have`,
       });
-    if ('ratio' in own && !(own.ratio.least <= own.ratio.usual && own.ratio.usual <= own.ratio.most)) {
+    if (
+      'ratio' in product &&
+      !(product.ratio.least <= product.ratio.usual && product.ratio.usual <= product.ratio.most)
+    ) {
       out.push({ at, field: 'ratio', problem: 'the usual ratio must lie between the least and the most' });
     }
-    if ('volumes' in own && typeof own.volumes === 'object' && own.volumes.least > own.volumes.most) {
+    if (
+      'volumes' in product &&
+      typeof product.volumes === 'object' &&
+      product.volumes.least > product.volumes.most
+    ) {
       out.push({ at, field: 'volumes', problem: 'the least strength must not be above the most' });
     }
-    if (own.kind === 'line' && own.minutes.least > own.minutes.most)
+    if (product.kind === 'line' && product.minutes.least > product.minutes.most)
       out.push({ at, field: 'minutes', problem: 'the shortest time must not be above the longest' });
     if (
-      own.kind === 'line' &&
-      own.minutes.usual !== undefined &&
-      (own.minutes.usual < own.minutes.least || own.minutes.usual > own.minutes.most)
+      product.kind === 'line' &&
+      product.minutes.usual !== undefined &&
+      (product.minutes.usual < product.minutes.least || product.minutes.usual > product.minutes.most)
     )
       out.push({
         at,
         field: 'minutes',
         problem: 'the usual time must lie between the shortest and the longest',
       });
-    if (own.kind === 'recipe') {
-      const missing = own.parts.find((part) => 'product' in part && !ids.has(part.product));
+    if (product.kind === 'recipe') {
+      const missing = product.parts.find((part) => 'product' in part && !ids.has(part.product));
       if (missing && 'product' in missing)
         out.push({
           at,
           field: 'parts',
-          problem: `${own.name} takes “${missing.product}”, which this house does not have`,
+          problem: `${product.name} takes “${missing.product}”, which this house does not have`,
         });
     }
-    if ('barcode' in own && own.barcode) {
-      const other = codes.get(own.barcode);
+    if ('barcode' in product && product.barcode) {
+      const other = codes.get(product.barcode);
       if (other !== undefined)
         out.push({
           at,
           field: 'barcode',
-          problem: `“${own.barcode}” is the barcode of ${range[other].name} already`,
+          problem: `“${product.barcode}” is the barcode of ${range[other].name} already`,
         });
-      else codes.set(own.barcode, at);
+      else codes.set(product.barcode, at);
     }
   });
   return out;

@@ -16,12 +16,12 @@ export class Shelf {
   readonly all: readonly Product[];
 
   constructor(visit: { readonly products: readonly Product[] }, range: readonly Product[]) {
-    const kept = new Map(visit.products.map((own) => [own.id, own]));
+    const kept = new Map(visit.products.map((product) => [product.id, product]));
     this.all = [
-      ...range.map((own) => kept.get(own.id) ?? own),
-      ...visit.products.filter(({ id }) => !range.some((own) => own.id === id)),
+      ...range.map((product) => kept.get(product.id) ?? product),
+      ...visit.products.filter(({ id }) => !range.some((product) => product.id === id)),
     ];
-    this.own = new Map(this.all.map((own) => [own.id, own]));
+    this.own = new Map(this.all.map((product) => [product.id, product]));
   }
 
   find(id: string): Product | undefined {
@@ -44,7 +44,7 @@ export class Shelf {
   }
 
   shadesOf(line: string): ShadeProduct[] {
-    return productsOf(this.all, 'shade').filter((own) => own.line === line);
+    return productsOf(this.all, 'shade').filter((product) => product.line === line);
   }
 
   get lighteners(): Lightener[] {
@@ -64,7 +64,7 @@ export class Shelf {
 
   /** Recipes of the house, those of one use or all. */
   recipes(use?: RecipeUse): HouseRecipe[] {
-    return productsOf(this.all, 'recipe').filter((own) => use === undefined || own.use === use);
+    return productsOf(this.all, 'recipe').filter((product) => use === undefined || product.use === use);
   }
 
   /** Developers, weakest first. */

@@ -15,12 +15,12 @@ test('the range that a house begins with has something of every kind, holds toge
 test('every strength that a lightener of it takes can be poured or blended from its developers', () => {
   const shelf = new Shelf(EMPTY_MIX, USUAL_RANGE);
   for (const { volumes } of productsOf(USUAL_RANGE, 'lightener', 'high-lift')) {
-    for (let own = volumes.least; own <= volumes.most; own += 2.5) {
-      const bottles = bottlesFor(own, null, shelf);
+    for (let value = volumes.least; value <= volumes.most; value += 2.5) {
+      const bottles = bottlesFor(value, null, shelf);
       if (typeof bottles === 'string') throw new Error(bottles);
       // One bottle of just that, or two with it between them.
-      expect(bottles.at(0)!.volumes).toBeLessThanOrEqual(own);
-      expect(bottles.at(-1)!.volumes).toBeGreaterThanOrEqual(own);
+      expect(bottles.at(0)!.volumes).toBeLessThanOrEqual(value);
+      expect(bottles.at(-1)!.volumes).toBeGreaterThanOrEqual(value);
     }
   }
 });

@@ -151,9 +151,9 @@ function alongWords(azimuthDeg: number): string {
 
 /** Formulas in the order of work, short: a turn that repeats is said once. */
 export function sequenceWords(letters: readonly string[]): string {
-  if (letters.every((own) => own === letters[0])) return `all ${letters[0]}`;
+  if (letters.every((letter) => letter === letters[0])) return `all ${letters[0]}`;
   for (let length = 2; length <= Math.min(12, Math.floor(letters.length / 2)); length += 1) {
-    if (letters.every((own, i) => own === letters[i % length]))
+    if (letters.every((letter, i) => letter === letters[i % length]))
       return `${letters.slice(0, length).join(' ')} in turn`;
   }
   const runs: { letter: string; count: number }[] = [];

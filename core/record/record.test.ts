@@ -23,7 +23,7 @@ const engine = createPatternEngine();
 const plan = startPlan();
 const computed = engine.compute(plan);
 const { sheet } = computed;
-const workOf = (own: Plan, mix?: VisitParts['mix']) => visitOf({ plan: own, mix }).work;
+const workOf = (current: Plan, mix?: VisitParts['mix']) => visitOf({ plan: current, mix }).work;
 
 const grown = (mm: number, takenOn = '2027-01-04'): ZoneRegrowth => ({
   mm,
@@ -141,7 +141,7 @@ describe('taking a pattern up again', () => {
   });
 
   test('growing out has fewer foils each time, denser more; the name says it once', () => {
-    const count = (own: Plan) => engine.compute(own).sheet.totals.foils;
+    const count = (current: Plan) => engine.compute(current).sheet.totals.foils;
     const fewer = retouch(plan, now, everywhere(25), { ...wish, how: 'fewer' }, engine).plan;
     const fewest = retouch(fewer, now, everywhere(25), { ...wish, how: 'fewer' }, engine).plan;
     const denser = retouch(plan, now, everywhere(25), { ...wish, how: 'denser' }, engine).plan;

@@ -65,8 +65,8 @@ export function retouch(
   const base: Plan = { ...old, head: { ...now.head, part }, hair: now.hair };
   const { sheet } = engine.compute(base);
   const panels = base.panels.map((panel): RetouchPanel => {
-    const own = [...sheet.foils, ...sheet.painted].filter((foil) => foil.panel === panel.id);
-    const zones = [...new Set(own.map(({ zone }) => zone))];
+    const sections = [...sheet.foils, ...sheet.painted].filter((foil) => foil.panel === panel.id);
+    const zones = [...new Set(sections.map(({ zone }) => zone))];
     const grown = zones.flatMap((zone) => regrowth[zone]?.mm ?? []).sort((a, b) => a - b);
     const grownMm: RetouchPanel['grownMm'] = grown.length === 0 ? null : [grown[0], grown[grown.length - 1]];
     // Hair that was never lightened has all of its length to be lightened.
@@ -76,7 +76,7 @@ export function retouch(
     return {
       panel: panel.id,
       name: panel.name,
-      foils: own.length,
+      foils: sections.length,
       grownMm,
       kept,
       words: wordsOf(panel.muted, grownMm, kept, wish),

@@ -27,7 +27,7 @@ interface Facts {
 export function stockUsed({ work, mix, steps, before, foil, service }: Facts): StockUsed {
   const used = new Map<string, number>();
   const add = (product: string, grams: number) => used.set(product, (used.get(product) ?? 0) + grams);
-  const mixed = service && countOf(service.bowls.map((own) => own.mix));
+  const mixed = service && countOf(service.bowls.map((bowl) => bowl.mix));
   for (const { label, mix: name, items } of work.bowls.ok ? work.bowls.bowls : []) {
     if (!items.ok) continue;
     // Bowls that were not mixed are the last ones of their name.
@@ -54,7 +54,7 @@ function placedShare({ units }: Facts['work'], service: Facts['service']): numbe
   if (!service || planned === 0) return 1;
   return (
     service.blocks
-      .flatMap((own) => own.units)
+      .flatMap((block) => block.units)
       .filter(({ unit, closedAt }) => unit.laidWith === 'foil' && closedAt !== null).length / planned
   );
 }

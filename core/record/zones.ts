@@ -60,15 +60,15 @@ export function zonesOfService(state: ServiceState, sheet: Worked): ZonesDone {
     sheet,
     state.blocks.flatMap(({ units, checks }) => {
       const letterOf = new Map(units.map(({ id, unit }) => [id, unit.letter]));
-      return units.flatMap((own): Lit[] => {
-        const { unit, closedAt, offAt } = own;
+      return units.flatMap((unitState): Lit[] => {
+        const { unit, closedAt, offAt } = unitState;
         if (closedAt === null || !lengthOf(unit, state.lifts) || !isSection(unit)) return [];
         const seen = checks.findLast(({ foil }) => letterOf.get(foil) === unit.letter)?.level;
         return [
           {
             zone: unit.zone,
             startMm: unit.startMm,
-            level: seen ?? (offAt === null ? null : levelNow(own, state, offAt)),
+            level: seen ?? (offAt === null ? null : levelNow(unitState, state, offAt)),
           },
         ];
       });
@@ -80,17 +80,17 @@ function gathered(sheet: Worked, lit: readonly Lit[]): ZonesDone {
   const middles = new Set([...sheet.foils, ...sheet.painted].map(({ zone }) => zone));
   const out: ZonesDone = {};
   for (const zone of ZONES) {
-    const own = lit.filter((foil) => foil.zone === zone);
+    const lits = lit.filter((foil) => foil.zone === zone);
     const beside =
-      own.length === 0 &&
+      lits.length === 0 &&
       lit.length > 0 &&
       !middles.has(zone) &&
       sheet.zones.some((share) => share.zone === zone && share.foiledShare >= BESIDE);
-    if (own.length > 0 || beside)
+    if (lits.length > 0 || beside)
       out[zone] = {
-        foils: own.length,
-        leftMm: middle((own.length > 0 ? own : lit).map(({ startMm }) => startMm)),
-        level: mean(own.flatMap(({ level }) => level ?? [])),
+        foils: lits.length,
+        leftMm: middle((lits.length > 0 ? lits : lit).map(({ startMm }) => startMm)),
+        level: mean(lits.flatMap(({ level }) => level ?? [])),
       };
   }
   return out;
@@ -98,7 +98,7 @@ function gathered(sheet: Worked, lit: readonly Lit[]): ZonesDone {
 
 const middle = (all: readonly number[]) => [...all].sort((a, b) => a - b)[all.length >> 1];
 const mean = (all: readonly number[]) =>
-  all.length === 0 ? null : all.reduce((sum, own) => sum + own, 0) / all.length;
+  all.length === 0 ? null : all.reduce((sum, value) => sum + value, 0) / all.length;
 
 /** Zones as a record says them: levels in halves, lengths in whole millimetres. */
 export function zonesRecorded(done: ZonesDone): NonNullable<Outcome['zones']> {

@@ -46,16 +46,16 @@ export function readScaleLine(line: string): ScaleLine | undefined {
   return undefined;
 }
 
-export function scaleLine(own: ScaleLine): string {
-  switch (own.kind) {
+export function scaleLine(line: ScaleLine): string {
+  switch (line.kind) {
     case 'id':
-      return `ID ${own.simulated ? 'simulated' : 'bench'} ${own.stepGrams} ${own.mostGrams} ${own.name}`;
+      return `ID ${line.simulated ? 'simulated' : 'bench'} ${line.stepGrams} ${line.mostGrams} ${line.name}`;
     case 'reading':
-      return `R ${own.grams.toFixed(1)} ${own.settled ? 'S' : 'U'}`;
+      return `R ${line.grams.toFixed(1)} ${line.settled ? 'S' : 'U'}`;
     case 'done':
-      return `OK ${own.command}`;
+      return `OK ${line.command}`;
     case 'refused':
-      return `ERR ${own.words}`;
+      return `ERR ${line.words}`;
   }
 }
 

@@ -31,9 +31,9 @@ export function scaledUp(
 ): { readonly factor: number; readonly grams: readonly number[] } {
   const factor = Math.max(
     1,
-    ...wanted.map((own, i) =>
-      own > 0 && weighed[i] !== null && weighed[i] - own > toleranceOf(own) ? weighed[i] / own : 1,
+    ...wanted.map((value, i) =>
+      value > 0 && weighed[i] !== null && weighed[i] - value > toleranceOf(value) ? weighed[i] / value : 1,
     ),
   );
-  return { factor, grams: wanted.map((own) => Math.round(own * factor)) };
+  return { factor, grams: wanted.map((value) => Math.round(value * factor)) };
 }

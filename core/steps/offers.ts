@@ -40,15 +40,15 @@ export function offeredSteps({
     reached.length === 0 ? goalLevel : reached.reduce((sum, { level }) => sum + level, 0) / reached.length;
   const level = Math.round(Math.min(10, Math.max(1, mean)) * 2) / 2;
   const recipes = shelf.recipes().flatMap((recipe) => {
-    const own = usualCorrection(recipe.id, recipe, level);
-    const step = correctionStep(recipe.id, own, correctionResult(own, facts).items);
+    const correction = usualCorrection(recipe.id, recipe, level);
+    const step = correctionStep(recipe.id, correction, correctionResult(correction, facts).items);
     return step ? [step] : [];
   });
   const of = (...kinds: readonly ServiceStep['kind'][]) => recipes.filter(({ kind }) => kinds.includes(kind));
   // A plain step stands in where the house has no recipe for it.
   const orPlain = (kind: 'pre-tone' | 'paint' | 'treatment') => {
-    const own = of(kind);
-    return own.length > 0 ? own : [plainStep(kind, kind)];
+    const steps = of(kind);
+    return steps.length > 0 ? steps : [plainStep(kind, kind)];
   };
   const out: ServiceStep[] = [
     plainStep('wash', 'wash'),

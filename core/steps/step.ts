@@ -71,6 +71,6 @@ export const recipeWords = ({ items }: Pick<ServiceStep, 'items'>): string | nul
 /** The same step with all that is weighed for it multiplied. */
 export function scaled(step: ServiceStep, by: number): ServiceStep {
   if (!step.items?.ok) return step;
-  const items = step.items.items.map((own) => ({ ...own, grams: Math.round(own.grams * by) }));
+  const items = step.items.items.map((item) => ({ ...item, grams: Math.round(item.grams * by) }));
   return { ...step, items: { ok: true, items, total: items.reduce((sum, { grams }) => sum + grams, 0) } };
 }

@@ -124,7 +124,7 @@ test('a step says what is weighed, on what hair and where; one that cannot be mi
     consult: { goalLevel: 9 },
     mix: { toners: [mixed, { ...toner('u', ['ends'], 5), parts: [{ shade: 'gone', parts: 1 }] }] },
   });
-  const step = (id: string) => steps.find((own) => own.id === id)!;
+  const step = (id: string) => steps.find((serviceStep) => serviceStep.id === id)!;
   expect(step('toner t')).toMatchObject({
     place: { lengths: ['mids'] },
     hair: 'damp',

@@ -19,16 +19,20 @@ export function suggestedSteps(
   treatment: ItemsRead | null = null,
 ): ServiceStep[] {
   const of = (...kinds: StepKind[]) =>
-    mix.corrections.flatMap((own) => {
-      const step = correctionStep(`correction ${own.id}`, own, read(results.corrections, own.id));
+    mix.corrections.flatMap((correction) => {
+      const step = correctionStep(
+        `correction ${correction.id}`,
+        correction,
+        read(results.corrections, correction.id),
+      );
       return step && kinds.includes(step.kind) ? [step] : [];
     });
   const washes = of('bleach-wash', 'paint');
   const spots = of('spot');
   const treatments = of('treatment');
   const colours = [
-    ...mix.roots.map((own) => rootStep(`root ${own.id}`, own, read(results.roots, own.id))),
-    ...mix.toners.map((own) => tonerStep(`toner ${own.id}`, own, read(results.toners, own.id))),
+    ...mix.roots.map((root) => rootStep(`root ${root.id}`, root, read(results.roots, root.id))),
+    ...mix.toners.map((toner) => tonerStep(`toner ${toner.id}`, toner, read(results.toners, toner.id))),
   ];
   const steps: ServiceStep[] = [plainStep('wash', 'wash', { items: treatment }), ...washes];
   if (washes.length > 0) steps.push(plainStep('rinse wash', 'rinse', { name: 'Rinse and wash' }));

@@ -26,7 +26,7 @@ const RULES: readonly Rule[] = [
     applies: ({ schools }) => schools.hairlineGather === 'weave',
     change: (panel) =>
       atHairline(panel) && panel.gather.kind === 'slice'
-        ? { ...panel, gather: { ...GATHER_PRESETS.baby.gather, fromHairline: true } as Panel['gather'] }
+        ? { ...panel, gather: { ...GATHER_PRESETS.baby.gather, fromHairline: true } }
         : panel,
     words: 'baby lights instead of slices on the hairline',
     why: 'your house puts no slice there',
@@ -53,10 +53,14 @@ const RULES: readonly Rule[] = [
     applies: ({ schools }) => schools.lowlights === 'no',
     change: (panel) => {
       if (!panel.dropouts?.treatments.includes('lowlight')) return panel;
-      const treatments = panel.dropouts.treatments.map((own) => (own === 'lowlight' ? 'left' : own));
+      const treatments = panel.dropouts.treatments.map((treatment) =>
+        treatment === 'lowlight' ? 'left' : treatment,
+      );
       return {
         ...panel,
-        dropouts: treatments.every((own) => own === 'left') ? null : { ...panel.dropouts, treatments },
+        dropouts: treatments.every((treatment) => treatment === 'left')
+          ? null
+          : { ...panel.dropouts, treatments },
       };
     },
     words: 'no lowlights between the foils',

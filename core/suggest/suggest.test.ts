@@ -44,7 +44,7 @@ test('four weeks after the last visit a part of the head is enough; after ten it
 
 test('what is suggested fits into the time there is, and says what was thinned', () => {
   const found = first({ minutes: 45 });
-  for (const own of found) expect(own.minutes).toBeLessThanOrEqual(45.1);
+  for (const suggestion of found) expect(suggestion.minutes).toBeLessThanOrEqual(45.1);
   const thinned = found.filter(({ settings }) =>
     settings.some(({ why }) => why === 'so that it fits into 45 min'),
   );
@@ -119,11 +119,11 @@ test('the brightest soft wish brings baby lights, dark high contrast deep weaves
 });
 
 test('figures are those of the plan that would be taken: bands added, thinned', () => {
-  for (const own of first({ minutes: 60, brightness: 4, wornUpShare: 0.6 })) {
-    const { totals } = engine.compute(own.plan).sheet;
-    expect(own).toMatchObject({ foils: totals.foils, minutes: totals.foilingMinutes });
-    const said = own.why.concat(own.but).join();
-    expect(said).toContain(`${Math.round(100 * own.shares.lightened)}% lightened`);
-    expect(said).toMatch(new RegExp(`about ${Math.round(own.minutes)} (of 60 )?min`));
+  for (const suggestion of first({ minutes: 60, brightness: 4, wornUpShare: 0.6 })) {
+    const { totals } = engine.compute(suggestion.plan).sheet;
+    expect(suggestion).toMatchObject({ foils: totals.foils, minutes: totals.foilingMinutes });
+    const said = suggestion.why.concat(suggestion.but).join();
+    expect(said).toContain(`${Math.round(100 * suggestion.shares.lightened)}% lightened`);
+    expect(said).toMatch(new RegExp(`about ${Math.round(suggestion.minutes)} (of 60 )?min`));
   }
 });

@@ -28,7 +28,7 @@ const HEADS: readonly { readonly name: string; readonly head: PlanHead; readonly
 
 const laid = (technique: Technique, { head, density }: (typeof HEADS)[number]): Plan =>
   planOf(technique, { head, hair: { ...AVERAGE_HAIR, densityPerCm2: density } });
-const of = (key: string) => TECHNIQUES.find((own) => own.key === key)!;
+const of = (key: string) => TECHNIQUES.find((technique) => technique.key === key)!;
 
 describe.each(HEADS)('on a head of $name', (own) => {
   test('every pattern is laid whole: no problem, nothing wider than its foil, angles as asked, hair in one foil', () => {

@@ -4,7 +4,8 @@ import { planOf, TECHNIQUES, techniqueOf } from './index';
 
 const engine = createPatternEngine();
 const sheetOf = (key: string) => engine.compute(planOf(techniqueOf(key)!)).sheet;
-const foilsOf = (key: string, panel: string) => sheetOf(key).panels.find((own) => own.panel === panel)!.foils;
+const foilsOf = (key: string, panel: string) =>
+  sheetOf(key).panels.find((panelTotals) => panelTotals.panel === panel)!.foils;
 
 test.each(TECHNIQUES.map(({ key }) => key))('%s is a plan document and computes without a problem', (key) => {
   const plan = planOf(techniqueOf(key)!);

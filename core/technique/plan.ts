@@ -46,8 +46,8 @@ const KEPT = [
  */
 export function applyToPanel(plan: Plan, panelId: string, technique: Laid): Plan {
   const panels = technique.panels.map((panel) => panelOf(panel as PanelInput));
-  return changePanel(plan, panelId, (own) => {
-    const recipe = panels.find(({ place }) => place.kind === own.place.kind) ?? panels[0];
-    return recipe ? { ...recipe, ...Object.fromEntries(KEPT.map((key) => [key, own[key]])) } : own;
+  return changePanel(plan, panelId, (panel) => {
+    const recipe = panels.find(({ place }) => place.kind === panel.place.kind) ?? panels[0];
+    return recipe ? { ...recipe, ...Object.fromEntries(KEPT.map((key) => [key, panel[key]])) } : panel;
   });
 }

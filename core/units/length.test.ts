@@ -36,7 +36,7 @@ test('writes fractions of an inch as the trade does', () => {
   expect(formatLength(38.1, 'in')).toBe('1 1/2"');
   expect(formatLength(25.4, 'in')).toBe('1"');
   // 2.5, 5.04 and 1.8 of a sixty-fourth; 5.04 of a thirty-second; a length is never nought.
-  expect([1, 2, 0.7, 4, 0.1, 0].map((own) => formatLength(own, 'in'))).toEqual([
+  expect([1, 2, 0.7, 4, 0.1, 0].map((value) => formatLength(value, 'in'))).toEqual([
     '3/64"',
     '5/64"',
     '1/32"',

@@ -19,6 +19,6 @@ export function parseLengths(
     .split(decimalComma ? /;\s*|,\s+|\s+(?!\d+\/)/ : /[;,]\s*|\s+(?!\d+\/)/)
     .filter((part) => part !== '' && part !== '…');
   const read = parts.map((part) => parseLength(part, unit));
-  const mm = read.flatMap((own) => (own.ok ? [own.mm] : []));
+  const mm = read.flatMap((parsedLength) => (parsedLength.ok ? [parsedLength.mm] : []));
   return mm.length === 0 || mm.length < read.length ? undefined : mm;
 }

@@ -27,7 +27,9 @@ test('shares are whole, add up, and lie within one of what is exact', () => {
         const whole = shareOut(exact, total);
         const sum = exact.reduce((a, b) => a + b, 0);
         expect(whole.reduce((a, b) => a + b, 0)).toBe(total);
-        whole.forEach((own, i) => expect(Math.abs(own - (exact[i] * total) / sum)).toBeLessThan(1 + 1e-6));
+        whole.forEach((value, i) =>
+          expect(Math.abs(value - (exact[i] * total) / sum)).toBeLessThan(1 + 1e-6),
+        );
       },
     ),
   );

@@ -28,12 +28,12 @@ export function formatAmount(grams: number, unit: AmountUnit, scoopGrams: number
  */
 export function shareOut(exact: readonly number[], total: number): number[] {
   const sum = exact.reduce((a, b) => a + b, 0);
-  const scaled = exact.map((own) => (own * total) / sum);
+  const scaled = exact.map((value) => (value * total) / sum);
   // A hair's breadth under a whole one is that whole one.
-  const whole = scaled.map((own) => Math.floor(own + 1e-9));
+  const whole = scaled.map((value) => Math.floor(value + 1e-9));
   const left = total - whole.reduce((a, b) => a + b, 0);
   const order = scaled
-    .map((own, i) => [own - whole[i], i] as const)
+    .map((value, i) => [value - whole[i], i] as const)
     .sort((x, y) => y[0] - x[0] || x[1] - y[1]);
   for (const [, i] of order.slice(0, left)) whole[i] += 1;
   return whole;
@@ -56,5 +56,5 @@ export function formatAmounts(
   return shareOut(
     items.map(({ grams }) => grams),
     Math.round((100 * all) / GRAMS_PER_OUNCE),
-  ).map((own) => `${(own / 100).toFixed(2)} oz`);
+  ).map((value) => `${(value / 100).toFixed(2)} oz`);
 }

@@ -248,15 +248,15 @@ export interface VisitMix {
  * without a lightener.
  */
 export function usualFormula(shelf: Shelf, volumes = 20): LiftFormula | null {
-  const own = shelf.lighteners[0];
-  if (!own) return null;
-  const within = Math.min(own.volumes.most, Math.max(own.volumes.least, volumes));
+  const lightener = shelf.lighteners[0];
+  if (!lightener) return null;
+  const within = Math.min(lightener.volumes.most, Math.max(lightener.volumes.least, volumes));
   return {
     kind: 'lift',
-    lighteners: [{ product: own.id, parts: 1 }],
+    lighteners: [{ product: lightener.id, parts: 1 }],
     volumes: within,
     bottles: null,
-    ratio: own.ratio.usual,
+    ratio: lightener.ratio.usual,
     additives: [],
     ends: null,
     second: null,

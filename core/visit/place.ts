@@ -33,7 +33,7 @@ export const EVERYWHERE: ColourPlace = { zones: [], side: 'both', lengths: [], f
 export const FACE_FAMILIES: readonly ZoneFamily[] = ['front-hairline', 'temple'];
 
 const isFaceFrame = (zones: readonly ZoneFamily[]) =>
-  zones.length === FACE_FAMILIES.length && FACE_FAMILIES.every((own) => zones.includes(own));
+  zones.length === FACE_FAMILIES.length && FACE_FAMILIES.every((faceFamily) => zones.includes(faceFamily));
 
 /**
  * A place as it is said: `roots, first 40 mm behind the front hairline`.
@@ -44,8 +44,8 @@ export function placeWords(
   whole = 'all lifted hair',
 ): string {
   const said = [
-    listed(lengths.map((own) => PLACE_LENGTH_WORDS[own])),
-    isFaceFrame(zones) ? 'face frame' : listed(zones.map((own) => familyName(own).toLowerCase())),
+    listed(lengths.map((length) => PLACE_LENGTH_WORDS[length])),
+    isFaceFrame(zones) ? 'face frame' : listed(zones.map((zone) => familyName(zone).toLowerCase())),
     side === 'both' ? '' : `${side} side`,
     frontMm === null ? '' : `first ${Math.round(frontMm)} mm behind the front hairline`,
     words.trim(),
@@ -68,7 +68,7 @@ function listed(all: readonly string[]): string {
 export function reachesZone({ zones, side, frontMm }: ColourPlace, zone: Zone): boolean {
   if (side !== 'both' && zone.endsWith(side === 'left' ? '-r' : '-l')) return false;
   if (frontMm !== null && !isFaceZone(zone)) return false;
-  return zones.length === 0 || zones.some((own) => zonesOf(own).includes(zone));
+  return zones.length === 0 || zones.some((other) => zonesOf(other).includes(zone));
 }
 
 /**

@@ -47,12 +47,12 @@ export interface RecordedTest {
  */
 export function recordedTests(tests: readonly WrittenTest[], onDay: string): RecordedTest[] {
   return tests
-    .filter((own) => own.kind === 'strand' && own.onDay <= onDay)
-    .map((own) => ({
-      onDay: own.onDay,
-      volumes: own.document.volume,
-      minutes: own.document.minutes,
-      from: own.document.fromLevel,
-      level: own.document.level,
+    .filter((test) => test.kind === 'strand' && test.onDay <= onDay)
+    .map((test) => ({
+      onDay: test.onDay,
+      volumes: test.document.volume,
+      minutes: test.document.minutes,
+      from: test.document.fromLevel,
+      level: test.document.level,
     }));
 }

@@ -46,7 +46,7 @@ describe('the built-in patterns raise nothing on themselves that their own descr
 
   test('even over the whole head: no dark hairline, crown, part or stripes', () => {
     const found = (key: string, keys: readonly Finding['key'][]) =>
-      keys.filter((own) => minded(of(key)).has(own));
+      keys.filter((findingKey) => minded(of(key)).has(findingKey));
     expect(found('four-quarters', ['unlit', 'crown', 'part', 'stripe', 'sides'])).toEqual([]);
     // Its caution says that horizontal rows stripe, and that none lies in the part.
     expect(found('two-mixes-in-bricks', ['unlit', 'crown', 'sides'])).toEqual([]);
@@ -66,7 +66,7 @@ describe('the built-in patterns raise nothing on themselves that their own descr
     for (const key of ['four-quarters', 'baby-veil', 'hairline-and-threes', 'painted-by-foils'])
       expect(minded(of(key)).has('stripe')).toBe(false);
     for (const key of ['teased-sweep', 'open-air'])
-      expect(of(key).find((own) => own.key === 'root-line')).toMatchObject({ fine: true });
+      expect(of(key).find((finding) => finding.key === 'root-line')).toMatchObject({ fine: true });
   });
 });
 
@@ -82,7 +82,7 @@ test('every finding names the view and the limit that it judges, the front among
 
 test('horizontal slices a finger apart stripe, as the library warns; light that is scattered by chance does not, however small the view', () => {
   const minds = (key: string) =>
-    all(subjectOf(planOf(techniqueOf(key)!))).some((own) => own.key === 'stripe' && !own.fine);
+    all(subjectOf(planOf(techniqueOf(key)!))).some((finding) => finding.key === 'stripe' && !finding.fine);
   expect(minds('fast-slices')).toBe(true);
   const hair = studio.hair(startPlan(), TIED);
   for (const view of VIEW_NAMES) {
@@ -138,7 +138,7 @@ test('an old line that still stands out is mended by what takes most of it, each
   const subject = subjectOf(planOf(techniqueOf('four-quarters')!), { colour });
   const line = all(subject).find(({ key }) => key === 'demarcation')!;
   expect(line.fine).toBe(false);
-  const left = (own: Finding) => Number(/: (\d+)% of it is left/.exec(own.words)![1]);
+  const left = (finding: Finding) => Number(/: (\d+)% of it is left/.exec(finding.words)![1]);
   expect(left(line)).toBeGreaterThan(80);
   expect(line.mends!.map(mendWords)).toEqual(
     expect.arrayContaining([

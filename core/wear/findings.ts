@@ -212,8 +212,8 @@ function unlit({ tied, head, computed }: Seen): Finding[] {
       },
     ];
   }
-  return long.map((own) => {
-    const deg = middleOf(own.fromDeg, own.toDeg);
+  return long.map((unlitPlace) => {
+    const deg = middleOf(unlitPlace.fromDeg, unlitPlace.toDeg);
     const at = pointOnHairline(head, deg);
     return {
       key: 'unlit' as const,
@@ -221,12 +221,12 @@ function unlit({ tied, head, computed }: Seen): Finding[] {
       way: tied.way,
       view: SIDE_VIEWS.find(({ to }) => Math.abs(deg) < to)!.view(deg),
       at,
-      words: `Tied back, ${Math.round(own.mm)} mm of the hairline are dark: ${stretchWords(own)}.`,
-      why: /ear/.test(own.place)
+      words: `Tied back, ${Math.round(unlitPlace.mm)} mm of the hairline are dark: ${stretchWords(unlitPlace)}.`,
+      why: /ear/.test(unlitPlace.place)
         ? 'Around and behind the ear is the spot that gets missed.'
         : 'Two or three rows behind the hairline are seen when hair is up.',
       panel: panelBehind(head, computed, deg),
-      mends: [{ kind: 'rim' as const, fromDeg: own.fromDeg, toDeg: own.toDeg }],
+      mends: [{ kind: 'rim' as const, fromDeg: unlitPlace.fromDeg, toDeg: unlitPlace.toDeg }],
     };
   });
 }
@@ -298,9 +298,9 @@ function slicedPanel(
 
 const partPoint = (head: Head, plan: Plan) => head.pointAt(Math.atan2(plan.head.part.offsetMm, 60), 60);
 
-function part({ part: own, down, plan, partMoves, computed, head, tiedShare }: Seen): Finding[] {
-  if (!own || plan.head.part.none) return [];
-  if (own.ownLight < LEAST) {
+function part({ part: partTolerance, down, plan, partMoves, computed, head, tiedShare }: Seen): Finding[] {
+  if (!partTolerance || plan.head.part.none) return [];
+  if (partTolerance.ownLight < LEAST) {
     return [
       {
         key: 'part',
@@ -308,7 +308,7 @@ function part({ part: own, down, plan, partMoves, computed, head, tiedShare }: S
         way: down.way,
         view: 'top',
         at: partPoint(head, plan),
-        words: `The part is not lit: ${percent(own.ownLight)} beside it.`,
+        words: `The part is not lit: ${percent(partTolerance.ownLight)} beside it.`,
         why:
           tiedShare >= 0.5
             ? 'Worn up most of the time, the hairline carries the look.'
@@ -318,14 +318,14 @@ function part({ part: own, down, plan, partMoves, computed, head, tiedShare }: S
     ];
   }
   const wanted = partMoves === 'never' ? 0 : partMoves === 'often' ? 25 : WEAR_LIMITS.partMm;
-  const fine = own.mm >= wanted;
+  const fine = partTolerance.mm >= wanted;
   const at = partPoint(head, plan);
   const words =
-    own.leftMm === own.rightMm
-      ? own.mm === 0
+    partTolerance.leftMm === partTolerance.rightMm
+      ? partTolerance.mm === 0
         ? 'Moved by a finger’s width, the part goes dark.'
-        : `The part may move ${own.mm} mm to either side.`
-      : `The part may move ${own.leftMm} mm to the left and ${own.rightMm} mm to the right.`;
+        : `The part may move ${partTolerance.mm} mm to either side.`
+      : `The part may move ${partTolerance.leftMm} mm to the left and ${partTolerance.rightMm} mm to the right.`;
   return [
     {
       key: 'part',
@@ -388,7 +388,7 @@ function line({ lines, mmPerWeek, weeksBetween, down, worth, computed }: Seen): 
       fine,
       words: lineWords(first, mmPerWeek),
       why:
-        `${later.map((own) => lineWords(own, mmPerWeek)).join(' ')}${due}`.trim() ||
+        `${later.map((rootLine) => lineWords(rootLine, mmPerWeek)).join(' ')}${due}`.trim() ||
         'It depends on contrast, on how much of the hair starts at one place, and on how softly.',
       ...(panels.length > 0 && { panel: panels[0], mends: [{ kind: 'feather' as const, panels, mm: 30 }] }),
     },

@@ -18,7 +18,7 @@ export function growing(
 ): (root: number) => number {
   const lengthOf = lengths({ hair }, roots, head, cut);
   const share = ZONES.map((zone) => (hair.byZone[zone]?.densityPerCm2 ?? hair.densityPerCm2) / FULL_PER_CM2);
-  if (share.every((own) => own >= 1)) return lengthOf;
+  if (share.every((value) => value >= 1)) return lengthOf;
   const { xyz, zone } = roots;
   return (root) =>
     noiseOf(seedAt(xyz[3 * root], xyz[3 * root + 1], xyz[3 * root + 2]), 12) < share[zone[root]]

@@ -41,8 +41,8 @@ export class LightStudio {
    */
   protected pattern(plan: Plan, computed?: ComputedPlan): { computed: ComputedPlan; foiled: FoiledRoots } {
     return this.patterns.get(JSON.stringify(plan), () => {
-      const own = computed ?? this.engine.compute(plan);
-      return { computed: own, foiled: foilsOfRoots(this.roots(plan).index, own) };
+      const computedPlan = computed ?? this.engine.compute(plan);
+      return { computed: computedPlan, foiled: foilsOfRoots(this.roots(plan).index, computedPlan) };
     });
   }
 
@@ -51,9 +51,9 @@ export class LightStudio {
     const { plan, cut, mmPerWeek, shadowMm, letters, levels, usualLevel, before } = subject;
     const { roots } = this.roots(plan).index;
     const shadow: RootShadow | null = shadowMm === null ? null : { mm: shadowMm };
-    const lightFrom = (own: Plan, facts: LightFacts, known?: ComputedPlan) => {
-      const pattern = this.pattern(own, known);
-      return lightOf(own, pattern.computed, roots, pattern.foiled, facts);
+    const lightFrom = (current: Plan, facts: LightFacts, known?: ComputedPlan) => {
+      const pattern = this.pattern(current, known);
+      return lightOf(current, pattern.computed, roots, pattern.foiled, facts);
     };
     const light = lightFrom(
       plan,

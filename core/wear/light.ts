@@ -129,7 +129,7 @@ export function lightOf(
   }: LightFacts = {},
 ): Light {
   const { count } = roots;
-  const own = noLayer(count);
+  const layer = noLayer(count);
   const foil = new Int16Array(count).fill(-1);
   const lowlit = new Uint8Array(count);
   // What is painted and where is the work's to say.
@@ -163,17 +163,17 @@ export function lightOf(
       // Hair of a foil may lie in another zone than the foil's middle, and be longer or shorter there.
       const scale = treated >= 0 && hairMm > 0 ? lengthOf(i) / hairMm : 1;
       const out = 2 * foiled.share[i] - 1;
-      own.fromMm[i] = scale * (startMm + edgesMm * out * out) + teased + grownMm;
-      own.overMm[i] = treated >= 0 ? Math.max(featherMm, SOFT_EDGE * lengthOf(i)) : featherMm;
-      if (reachMm[1] < hairMm - 0.5 && unit.reach === 'stretch') own.toMm[i] = reachMm[1] + grownMm;
-      own.level[i] = levels[unit.id] ?? usualLevel;
+      layer.fromMm[i] = scale * (startMm + edgesMm * out * out) + teased + grownMm;
+      layer.overMm[i] = treated >= 0 ? Math.max(featherMm, SOFT_EDGE * lengthOf(i)) : featherMm;
+      if (reachMm[1] < hairMm - 0.5 && unit.reach === 'stretch') layer.toMm[i] = reachMm[1] + grownMm;
+      layer.level[i] = levels[unit.id] ?? usualLevel;
       foil[i] = inFoil;
     }
   }
   const old = before && olderOf(before.light, before.grownMm, grownMm);
   const full = new Float32Array(count).fill(1);
   return {
-    own,
+    own: layer,
     old,
     foil,
     lowlit,

@@ -14,7 +14,7 @@ const colourOf = (
   targetLevel: number,
   own: Partial<WearSubject['colour']> = {},
 ): WearSubject['colour'] => ({ naturalLevel, targetLevel, byZone: {}, regrowthMm: {}, tone: null, ...own });
-const everywhere = <T>(own: T) => Object.fromEntries(ZONES.map((zone) => [zone, own])) as Record<Zone, T>;
+const everywhere = <T>(item: T) => Object.fromEntries(ZONES.map((zone) => [zone, item])) as Record<Zone, T>;
 
 const slice: Gather = { kind: 'slice' };
 const weave = (mm: number, depth = 0.5): Gather => ({ kind: 'weave', stitchMm: mm, gapMm: mm, depth });

@@ -109,7 +109,7 @@ function linesOf(subject: WearSubject, { head, roots }: HairRoots, light: Light)
 function zoneLines(
   zone: Zone,
   profile: Profile,
-  own: Starts | null,
+  current: Starts | null,
   old: Starts | null,
   subject: WearSubject,
 ): HairLine[] {
@@ -117,7 +117,7 @@ function zoneLines(
   const { midsLevel, band, naturalLevel = colour.naturalLevel } = colour.byZone[zone] ?? {};
   const grownMm = colour.regrowthMm[zone] ?? 0;
   const { natural, roots } = profile;
-  const taken = own !== null && own.roots / roots >= LEAST_SHARE;
+  const taken = current !== null && current.roots / roots >= LEAST_SHARE;
   const mapped = midsLevel !== undefined && abs(midsLevel - naturalLevel) >= OLD_LEVELS && grownMm > 0;
   const out: HairLine[] = [];
   const add = (kind: LineKind, ofTaken: boolean, change: Change, contrast: number) => {
@@ -127,10 +127,10 @@ function zoneLines(
   };
   if (shadowMm !== null) {
     const change = changeIn(profile, shadowMm, 2 * shadowMm);
-    const light = [own, old].find((starts) => starts !== null && starts.fromMm < 2 * shadowMm);
+    const light = [current, old].find((starts) => starts !== null && starts.fromMm < 2 * shadowMm);
     add('shadow', true, change, light ? light.lightness - natural : change.step);
   }
-  if (taken) add('new', true, changeIn(profile, own.fromMm, own.toMm), own.lightness - natural);
+  if (taken) add('new', true, changeIn(profile, current.fromMm, current.toMm), current.lightness - natural);
   if (mapped) add('old', taken, changeIn(profile, grownMm, grownMm), lightnessOf(midsLevel) - natural);
   else if (old !== null) add('old', taken, changeIn(profile, old.fromMm, old.toMm), old.lightness - natural);
   if (band) {
@@ -206,7 +206,8 @@ export function oldLineOf(lines: readonly HairLine[]): OldLine | null {
   const open = all.filter(({ zone }) => OPEN_ZONES.has(zone));
   const old = open.length > 0 ? open : all;
   if (old.length === 0) return null;
-  const mean = (of: (line: HairLine) => number) => old.reduce((sum, own) => sum + of(own), 0) / old.length;
+  const mean = (of: (line: HairLine) => number) =>
+    old.reduce((sum, hairLine) => sum + of(hairLine), 0) / old.length;
   const places = old.map(({ atMm }) => atMm).sort((a, b) => a - b);
   return {
     atMm: places[places.length >> 1],

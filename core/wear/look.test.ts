@@ -126,7 +126,7 @@ describe('strands', () => {
     const strands = (byZone: Plan['hair']['byZone']) => layHair(many, { ...hair, byZone }, DOWN).strands;
     const [full, thin] = [strands({}), strands({ 'temple-l': { densityPerCm2: 85 } })];
     const grown = ({ used }: typeof full, zone: string) =>
-      used.reduce((sum, own, i) => sum + (own > 1 && ZONES[many.roots.zone[i]] === zone ? 1 : 0), 0);
+      used.reduce((sum, value, i) => sum + (value > 1 && ZONES[many.roots.zone[i]] === zone ? 1 : 0), 0);
     expect(grown(thin, 'temple-l') / grown(full, 'temple-l')).toBeCloseTo(0.5, 1);
     expect(grown(thin, 'temple-r')).toBe(grown(full, 'temple-r'));
   });
@@ -246,13 +246,13 @@ const layer = (from: number, over: number, count: number): Layer => ({
   toMm: new Float32Array(count).fill(Infinity),
   level: new Float32Array(count).fill(9),
 });
-const lightOf = (own: Layer, others: Partial<Light> = {}): Light => {
-  const full = new Float32Array(own.fromMm.length).fill(1);
+const lightOf = (current: Layer, others: Partial<Light> = {}): Light => {
+  const full = new Float32Array(current.fromMm.length).fill(1);
   return {
-    own,
+    own: current,
     old: null,
-    foil: new Int16Array(own.fromMm.length),
-    lowlit: new Uint8Array(own.fromMm.length),
+    foil: new Int16Array(current.fromMm.length),
+    lowlit: new Uint8Array(current.fromMm.length),
     shadow: null,
     grownMm: 0,
     base: {
@@ -377,7 +377,7 @@ describe('looks', () => {
       );
       // Tied back, a view shows the hair of a few rows at the hairline: which of it was drawn is chance.
       for (const [some, many] of pairs) expect(Math.abs(many / some - 1)).toBeLessThan(0.33);
-      const [some, many] = [0, 1].map((i) => pairs.reduce((sum, own) => sum + own[i], 0));
+      const [some, many] = [0, 1].map((i) => pairs.reduce((sum, pair) => sum + pair[i], 0));
       expect(Math.abs(many / some - 1)).toBeLessThan(0.08);
     }
   });

@@ -69,7 +69,7 @@ export function lookOf(
     crown: crownLight(hair, light, lit.get('back')),
     under: way.kind === 'lifted' ? underLight(hair, light, lit) : null,
     stripe: byView((view) => stripeOf(hair.flow(view), lit.get(view)!)),
-    unlit: unlit && unlit.map((own) => ({ ...own, place: placeOf(own.fromDeg, own.toDeg) })),
+    unlit: unlit && unlit.map((current) => ({ ...current, place: placeOf(current.fromDeg, current.toDeg) })),
   };
 }
 

@@ -26,7 +26,8 @@ export function judgeOldLine(
 ): OldLineJudged | null {
   const before = oldLineOf(read({ ...subject, plan: { ...subject.plan, panels: [] }, shadowMm: null }));
   if (!before) return null;
-  const leftOf = (own: OldLine | null) => (own === null ? 0 : Math.min(1, own.share / before.share));
+  const leftOf = (oldLine: OldLine | null) =>
+    oldLine === null ? 0 : Math.min(1, oldLine.share / before.share);
   const now = oldLineOf(lines);
   const left = leftOf(now);
   if (!now?.seen) return { before, now, left, mends: [] };
@@ -47,7 +48,7 @@ export function judgeOldLine(
       ...way,
       left: leftOf(oldLineOf(read(mendedSubject(subject, { ...way, left: 0 })))),
     }))
-    .filter((own) => own.left <= left - WORTH)
+    .filter((oldLineMend) => oldLineMend.left <= left - WORTH)
     .sort((a, b) => a.left - b.left);
   return { before, now, left, mends };
 }

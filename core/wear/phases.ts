@@ -22,5 +22,5 @@ export function shifted(plan: Plan, { foils }: Pick<Sheet, 'foils'>, share: numb
 
 /** Root of the mean square of stripe figures of several phases. */
 export function meanStripe(figures: readonly number[]): number {
-  return Math.sqrt(figures.reduce((sum, own) => sum + own * own, 0) / figures.length);
+  return Math.sqrt(figures.reduce((sum, figure) => sum + figure * figure, 0) / figures.length);
 }

@@ -50,7 +50,7 @@ export function profilesOf(
   }
   return ZONES.map((zone, z) => {
     const whole = many[z][0];
-    const known = many[z].findIndex((own) => own < whole / 2);
+    const known = many[z].findIndex((value) => value < whole / 2);
     return {
       mean: sum[z].map((value, c) => value / max(1, many[z][c])),
       natural: naturalLightness(colour, zone),
@@ -73,9 +73,9 @@ export interface Starts {
 export function startsOf({ fromMm, overMm, level }: Layer, roots: Roots): (Starts | null)[] {
   const found = ZONES.map((): number[] => []);
   for (let i = 0; i < roots.count; i += 1) if (fromMm[i] < REACH_MM) found[roots.zone[i]].push(i);
-  return found.map((own) => {
-    if (own.length === 0) return null;
-    const sorted = own.sort((a, b) => fromMm[a] - fromMm[b]);
+  return found.map((values) => {
+    if (values.length === 0) return null;
+    const sorted = values.sort((a, b) => fromMm[a] - fromMm[b]);
     const first = at(
       sorted.map((i) => fromMm[i]),
       0.05,

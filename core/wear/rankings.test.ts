@@ -37,11 +37,11 @@ const rooted = { round: hairRoots(round), pointed: hairRoots(pointed) };
 const laid = new Map<string, WornHair>();
 const hairOf = (plan: Plan, way: Way): WornHair => {
   const key = `${JSON.stringify(plan.head.hairline)} ${wayKey(way)}`;
-  const own =
+  const wornHair =
     laid.get(key) ??
     layHair(plan.head.hairline.left === 'pointed' ? rooted.pointed : rooted.round, plan.hair, way);
-  laid.set(key, own);
-  return own;
+  laid.set(key, wornHair);
+  return wornHair;
 };
 const look = (plan: Plan, way: Way): Look => {
   const hair = hairOf(plan, way);
@@ -70,7 +70,9 @@ const plan = (
   ...emptyPlan('Case'),
   head,
   sectioning,
-  panels: panels.map((own, i) => panelOf({ name: `Panel ${i + 1}`, ...own, id: own.id ?? `p${i + 1}` })),
+  panels: panels.map((panel, i) =>
+    panelOf({ name: `Panel ${i + 1}`, ...panel, id: panel.id ?? `p${i + 1}` }),
+  ),
 });
 const apart = (dropoutMm: number) => ({ kind: 'constant', dropoutMm }) as const;
 const angled = (angleDeg: number) => ({ kind: 'parallel', angleDeg }) as const;
@@ -78,12 +80,12 @@ const slice: Gather = { kind: 'slice' };
 const fine: Gather = { kind: 'weave', stitchMm: 2.5, gapMm: 2.5, depth: 1 };
 const whole = { kind: 'whole' } as const;
 
-const sides = (own: Look) => (own.stripe.left + own.stripe.right + own.stripe.back) / 3;
+const sides = (current: Look) => (current.stripe.left + current.stripe.right + current.stripe.back) / 3;
 /** Longest unlit stretch in the face: from temple to temple. */
-const unlitFace = (own: Plan) => {
-  const hair = hairOf(own, TIED);
+const unlitFace = (current: Plan) => {
+  const hair = hairOf(current, TIED);
   const [worst] = unlitWithin(
-    hairlineLight(hair.hairline(), hair.surfaces(), lightOn(hair, own, engine.compute(own))),
+    hairlineLight(hair.hairline(), hair.surfaces(), lightOn(hair, current, engine.compute(current))),
     -FACE_DEG,
     FACE_DEG,
   );
@@ -259,8 +261,8 @@ test('crown blown open: an open crown has at most three tenths of the light of a
 });
 
 describe('dense where it shows', () => {
-  const seen = (own: Plan) => {
-    const [down, tied] = [look(own, DOWN), look(own, TIED)];
+  const seen = (current: Plan) => {
+    const [down, tied] = [look(current, DOWN), look(current, TIED)];
     const mean = ({ brightness }: Look) =>
       (brightness.front + brightness.left + brightness.right + brightness.back + brightness.top) / 5;
     return { light: 0.6 * mean(down) + 0.4 * mean(tied), foils: down.foils };

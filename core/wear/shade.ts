@@ -70,10 +70,10 @@ export function basesOf(
   lowlit?: Uint8Array,
 ): Bases {
   const zones = ZONES.map((zone) => {
-    const own = facts.byZone[zone] ?? {};
-    const natural = own.naturalLevel ?? facts.naturalLevel;
-    const mids = own.midsLevel ?? natural;
-    const { band, endsLevel = mids, greyShare = 0 } = own;
+    const zoneFacts = facts.byZone[zone] ?? {};
+    const natural = zoneFacts.naturalLevel ?? facts.naturalLevel;
+    const mids = zoneFacts.midsLevel ?? natural;
+    const { band, endsLevel = mids, greyShare = 0 } = zoneFacts;
     const grown = facts.grownMm;
     return {
       natural: baseOf(natural),
@@ -123,8 +123,8 @@ export function naturalLightness(
   { naturalLevel, byZone }: Pick<HairFacts, 'naturalLevel' | 'byZone'>,
   zone: Zone,
 ): number {
-  const { naturalLevel: own = naturalLevel, greyShare = 0 } = byZone[zone] ?? {};
-  return (1 - greyShare) * lightnessOf(own) + greyShare * WHITE_HAIR.lightness;
+  const { naturalLevel: value = naturalLevel, greyShare = 0 } = byZone[zone] ?? {};
+  return (1 - greyShare) * lightnessOf(value) + greyShare * WHITE_HAIR.lightness;
 }
 
 /**
@@ -248,9 +248,9 @@ export function colouringOf(light: Light, paletteFor: (level: number) => Float32
       if (fromMm[i] === Infinity) continue;
       if (level[i] !== last) {
         last = level[i];
-        const own = TINT_STEP * round(last / TINT_STEP);
-        const known = levels.indexOf(own);
-        tint = known >= 0 ? known : levels.push(own) - 1;
+        const value = TINT_STEP * round(last / TINT_STEP);
+        const known = levels.indexOf(value);
+        tint = known >= 0 ? known : levels.push(value) - 1;
       }
       out[i] = tint;
     }

@@ -23,9 +23,9 @@ const kept = new WeakMap<Head, Shell>();
 
 /** The shell of a head, made once for it: the walk of hair asks it a million times. */
 export function shellOf(head: Head): Shell {
-  const own = kept.get(head) ?? makeShell(head);
-  kept.set(head, own);
-  return own;
+  const shell = kept.get(head) ?? makeShell(head);
+  kept.set(head, shell);
+  return shell;
 }
 
 function makeShell(head: Head): Shell {

@@ -23,7 +23,8 @@ const all = (subject: WearSubject, weeks = 0, partByMm = 0): readonly Finding[] 
   for (const found of studio.findings(subject, weeks, partByMm)) last = found ?? last;
   return last;
 };
-const of = (findings: readonly Finding[], key: Finding['key']) => findings.filter((own) => own.key === key);
+const of = (findings: readonly Finding[], key: Finding['key']) =>
+  findings.filter((finding) => finding.key === key);
 const quarters = planOf(techniqueOf('four-quarters')!);
 const part = planOf(techniqueOf('crossed-part')!);
 
@@ -216,7 +217,7 @@ test('foils at the hairline earn more the more the hair is tied up; the best six
     plan,
     studio.engine,
     { kind: 'foils', foils: 75 },
-    (own, sheet) => studio.worth(subjectOf(own, { tiedShare: 0.8 }), sheet).foils,
+    (current, sheet) => studio.worth(subjectOf(current, { tiedShare: 0.8 }), sheet).foils,
   );
   if (!fitted.ok) throw new Error(fitted.problem);
   expect(fitted.foils).toBeLessThanOrEqual(75);
@@ -264,7 +265,7 @@ test('foils of a formula that deposits are lowlights: they light nothing', () =>
   const lowlit = (deposits: readonly string[]) =>
     studio
       .light({ ...subjectOf(letters), letters: lettersOf(deposits) }, 0)
-      .lowlit.reduce((sum, own) => sum + own, 0);
+      .lowlit.reduce((sum, value) => sum + value, 0);
   expect(lowlit([])).toBe(0);
   expect(lowlit(['L'])).toBeGreaterThan(0);
   expect(bright([]) - bright(['L'])).toBe(lowlit(['L']));
@@ -273,7 +274,7 @@ test('foils of a formula that deposits are lowlights: they light nothing', () =>
 describe('the hair that the client has', () => {
   const plan = startPlan();
   const bare: Plan = { ...plan, panels: [] };
-  const everywhere = <T>(own: T) => Object.fromEntries(ZONES.map((zone) => [zone, own]));
+  const everywhere = <T>(item: T) => Object.fromEntries(ZONES.map((zone) => [zone, item]));
   const colour = { naturalLevel: 5, byZone: {}, regrowthMm: {}, targetLevel: 9, tone: null } as const;
   const down = downOf(plan);
   const seen = (own: Parameters<typeof subjectOf>[1], on = bare) => {
@@ -356,8 +357,8 @@ test('a colour read from a picture colours hair that is about as light, and no f
   const red = { lightness: 0.46, chroma: 0.13, hueDeg: 40 };
   const swatched = subjectOf(quarters, { swatches: { base: red, light: null } });
   // Linear light of hair as it grew: more red against blue with the red swatch; light hair stays as it was.
-  const colours = [subject, swatched].map((own) => {
-    const colouring = studio.colouring(own, 0);
+  const colours = [subject, swatched].map((wearSubject) => {
+    const colouring = studio.colouring(wearSubject, 0);
     const of = (f: number) => {
       const at = colourAt(colouring, 0, 0, f);
       return colouring.palette[at] / Math.max(1e-6, colouring.palette[at + 2]);

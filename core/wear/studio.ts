@@ -72,11 +72,12 @@ export class WearStudio extends LightStudio {
     { curl, cut }: Shape = USUAL_SHAPE,
   ): Generator<number, WornHair> {
     const key = `${hairKey({ head, hair }, { curl, cut })} ${wayKey(way)}`;
-    const own = this.worn.get(key) ?? (yield* layHairInSteps(this.roots({ head }), hair, way, { curl, cut }));
+    const wornHair =
+      this.worn.get(key) ?? (yield* layHairInSteps(this.roots({ head }), hair, way, { curl, cut }));
     this.worn.delete(key);
-    this.worn.set(key, own);
+    this.worn.set(key, wornHair);
     this.forget(key);
-    return own;
+    return wornHair;
   }
 
   /** Hair of a subject, laid so that something more urgent may come between. */
@@ -87,7 +88,7 @@ export class WearStudio extends LightStudio {
   /** Bytes of laid hair that are kept at present. */
   get bytes(): number {
     let sum = 0;
-    for (const own of this.worn.values()) sum += own.bytes();
+    for (const wornHair of this.worn.values()) sum += wornHair.bytes();
     return sum;
   }
 
@@ -187,7 +188,11 @@ export class WearStudio extends LightStudio {
       seen = { ...seen, moved: { byMm: partByMm, light: there, own } };
     }
     const lines = this.lines(subject);
-    seen = { ...seen, lines, old: judgeOldLine(subject, computed.sheet, lines, (own) => this.lines(own)) };
+    seen = {
+      ...seen,
+      lines,
+      old: judgeOldLine(subject, computed.sheet, lines, (wearSubject) => this.lines(wearSubject)),
+    };
     yield findingsOf(seen);
     if (computed.sheet.foils.length + computed.sheet.painted.length === 0) return;
 
@@ -254,7 +259,7 @@ export class WearStudio extends LightStudio {
     const lights = [];
     for (const byMm of partSteps()) {
       const strip = this.strip(subject, byMm);
-      lights.push({ byMm, light: mean(phases.map((own) => partLightOf(strip, own).light)) });
+      lights.push({ byMm, light: mean(phases.map((phase) => partLightOf(strip, phase).light)) });
       yield null;
     }
     seen = { ...seen, part: partTolerance(lights) };
@@ -294,7 +299,7 @@ export class WearStudio extends LightStudio {
   }
 }
 
-const mean = (all: readonly number[]): number => all.reduce((sum, own) => sum + own, 0) / all.length;
+const mean = (all: readonly number[]): number => all.reduce((sum, value) => sum + value, 0) / all.length;
 
 export const TIED: Way = { kind: 'tied', at: 'middle' };
 
@@ -308,11 +313,11 @@ function halfLifted(hair: WornHair, light: Light): number {
   let sum = 0;
   let covered = 0;
   for (const view of VIEW_NAMES) {
-    const own = hair.surface(view);
-    covered += own.covered;
-    for (let i = 0; i < own.count; i += 1) {
-      const f = lightAt(light, own.strand[i], own.along[i]);
-      if (f > 0.15 && f < 0.85) sum += own.weight[i];
+    const surface = hair.surface(view);
+    covered += surface.covered;
+    for (let i = 0; i < surface.count; i += 1) {
+      const f = lightAt(light, surface.strand[i], surface.along[i]);
+      if (f > 0.15 && f < 0.85) sum += surface.weight[i];
     }
   }
   return covered > 0 ? sum / covered : 0;

@@ -246,8 +246,8 @@ export function skinOf(head: Head, side: Side, camera: Camera): Skin {
   const all = kept.get(head) ?? new Map<string, Skin>();
   kept.set(head, all);
   const key = `${sideKey(side)} ${camera.pixelMm}`;
-  const own = all.get(key) ?? skinSeen(head, camera);
+  const skin = all.get(key) ?? skinSeen(head, camera);
   // Sides that a hand turned to are looked at once.
-  if (typeof side === 'string') all.set(key, own);
-  return own;
+  if (typeof side === 'string') all.set(key, skin);
+  return skin;
 }

@@ -128,15 +128,15 @@ function either(y: number, above: Walk, below: Walk): Walk {
 
 /** Some hair goes one way, the rest another. */
 function split(isOne: (strand: Begun) => boolean, one: Walk, other: Walk): Walk {
-  let own = one;
+  let walk = one;
   return {
     begin: (strand) => {
-      own = isOne(strand) ? one : other;
-      own.begin(strand);
+      walk = isOne(strand) ? one : other;
+      walk.begin(strand);
     },
-    step: (height) => own.step(height),
+    step: (height) => walk.step(height),
     get lock() {
-      return own === one ? 10 + own.lock : own.lock;
+      return walk === one ? 10 + walk.lock : walk.lock;
     },
   };
 }

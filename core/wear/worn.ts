@@ -102,9 +102,9 @@ export function* layHairInSteps(
     return own;
   };
   const flowFor = (view: View) => {
-    const own = flows.get(view) ?? flowOf(surface(view), strands);
-    flows.set(view, own);
-    return own;
+    const flow = flows.get(view) ?? flowOf(surface(view), strands);
+    flows.set(view, flow);
+    return flow;
   };
   const surfaces = () => VIEW_NAMES.map((view) => surface(view));
   return {
@@ -119,16 +119,16 @@ export function* layHairInSteps(
     surfaces,
     fibres: (side, lamp, pixelMm) => {
       const key = `${sideKey(side)} ${lamp} ${pixelMm}`;
-      const own = drawn.get(key) ?? fibresOf(head, strands, density(), side, lamp, pixelMm);
-      if (typeof side === 'string') drawn.set(key, own);
-      return own;
+      const fibres = drawn.get(key) ?? fibresOf(head, strands, density(), side, lamp, pixelMm);
+      if (typeof side === 'string') drawn.set(key, fibres);
+      return fibres;
     },
     flow: flowFor,
     density,
     chance: (view) => {
-      const own = chances.get(view) ?? chanceOf(flowFor(view), surface(view), strands);
-      chances.set(view, own);
-      return own;
+      const value = chances.get(view) ?? chanceOf(flowFor(view), surface(view), strands);
+      chances.set(view, value);
+      return value;
     },
     hairline: () => (line ??= hairlineMap(head, strands, surfaces())),
     bytes: () => {

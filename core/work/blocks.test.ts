@@ -154,8 +154,8 @@ describe('what may be tried otherwise', () => {
       strengths: false,
       chosen: null,
     })) {
-      const own = timeline.stages.filter(({ blocks: set }) => set.includes(0) || set.includes(2));
-      expect(own.map(({ blocks: set }) => set.includes(0) && set.includes(2))).toEqual([true]);
+      const stages = timeline.stages.filter(({ blocks: set }) => set.includes(0) || set.includes(2));
+      expect(stages.map(({ blocks: set }) => set.includes(0) && set.includes(2))).toEqual([true]);
     }
   });
 });
@@ -175,7 +175,7 @@ describe('a target that is not expected', () => {
       expect(remedies.map(({ kind }) => kind)).toEqual(
         expect.arrayContaining(['second-application', 'warmth', 'second-visit', 'other-target']),
       );
-      for (const own of remedies) expect(own.level).toBeGreaterThanOrEqual(level);
+      for (const remedy of remedies) expect(remedy.level).toBeGreaterThanOrEqual(level);
     }
     expect(cannotWith(far.timed, far.clock)[0]).toMatch(
       /^Back, A: level 10 is not expected within 45 min; 9\.\d is reached by then/,

@@ -54,7 +54,7 @@ export function blocksOf(
   return runs.map(({ panel, name, units }, i): WorkBlock => {
     const foils = units.map((unit) => foilOf(unit, rows, heat, pace));
     const afterwards = !first[i];
-    const together = runs.some((own, j) => own.panel === panel && j !== i) ? panel : undefined;
+    const together = runs.some((run, j) => run.panel === panel && j !== i) ? panel : undefined;
     const { distanceMm } = plan.panels.find(({ id }) => id === panel)!.start;
     return {
       id: afterwards ? `${panel}${AFTERWARDS}` : panel,
@@ -126,7 +126,7 @@ function othersOf(
   { work, shelf, careful }: BlockFacts,
 ): Strength[] {
   const [letter, ...more] = new Set(units.map((unit) => unit.letter));
-  const formula = work.letters.find((own) => own.letter === letter)?.formula;
+  const formula = work.letters.find((formulaRow) => formulaRow.letter === letter)?.formula;
   if (more.length > 0 || formula?.kind !== 'lift' || formula.second) return [];
   const own = units[0].mixes[0];
   const rows = [...new Set(units.flatMap(({ liftRows }) => liftRows))];
@@ -148,7 +148,7 @@ function othersOf(
       {
         mix,
         volumes,
-        steps: all.filter((own) => own > formula.volumes && own <= volumes).length,
+        steps: all.filter((value) => value > formula.volumes && value <= volumes).length,
         foils: units.map(({ liftRows }, i) => ({
           ...foils[i],
           mixes: foils[i].mixes.map((name) => (name === own ? mix : name)),

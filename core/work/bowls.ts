@@ -109,7 +109,7 @@ export function weighedWork(
     ...againEntries(units, grams, names, recipeOf),
   ];
   const firstOf = new Map<string, Entry>();
-  for (const own of entries) if (!firstOf.has(own.formula)) firstOf.set(own.formula, own);
+  for (const entry of entries) if (!firstOf.has(entry.formula)) firstOf.set(entry.formula, entry);
   const ratioOf = (mix: string) => {
     const { letter, part } = firstOf.get(mix)!;
     return ratioOfPart(recipeOf(letter), part);
@@ -123,27 +123,27 @@ export function weighedWork(
   const made = (split.ok ? split.bowls : []).map(({ formula: mix, which, ...rest }): WorkBowl => {
     const number = (counts.get(mix) ?? 0) + 1;
     counts.set(mix, number);
-    const own = [...new Set(which.map((i) => entries[i].at))];
+    const values = [...new Set(which.map((i) => entries[i].at))];
     const { letter, part } = firstOf.get(mix)!;
     const formula = formulaOf(letter);
     return {
       ...rest,
-      ...counted(own.map((at) => units[at])),
+      ...counted(values.map((at) => units[at])),
       letter,
       part,
       mix,
       label: `${mix} ${number}`,
-      units: own,
-      foilNumbers: foilNumbers(own.map((at) => units[at])),
+      units: values,
+      foilNumbers: foilNumbers(values.map((at) => units[at])),
       items: formula
         ? bowlItems(formula, rest.powder, shelf, part)
         : { ok: false, problem: 'the house has no lightener' },
     };
   });
   const ages = new Float64Array(units.length);
-  for (const { part, units: own, fromMinutes } of made)
+  for (const { part, units: values, fromMinutes } of made)
     if (part !== 'second')
-      for (const at of own) ages[at] = Math.max(ages[at], units[at].fromMinutes - fromMinutes);
+      for (const at of values) ages[at] = Math.max(ages[at], units[at].fromMinutes - fromMinutes);
   return {
     bowls: split.ok ? { ok: true, bowls: made } : split,
     amounts: amountsOf(entries, units, made, recipeOf),
@@ -232,9 +232,9 @@ function amountsOf(
   recipeOf: WeighFacts['recipeOf'],
 ): FormulaAmount[] {
   const groups = new Map<string, Entry[]>();
-  for (const own of entries) {
-    const key = `${own.letter} ${own.part}`;
-    groups.set(key, [...(groups.get(key) ?? []), own]);
+  for (const entry of entries) {
+    const key = `${entry.letter} ${entry.part}`;
+    groups.set(key, [...(groups.get(key) ?? []), entry]);
   }
   const netOf = (list: readonly Entry[]) => list.reduce((sum, { net }) => sum + net, 0);
   return [...groups.values()]

@@ -118,7 +118,7 @@ export function levelReachedBy(
   work: WorkList,
 ): number | null {
   const rinsedAt = (block: number, index: number) =>
-    stages.find((stage) => stage.foils.some((own) => own.block === block && own.index === index))?.to;
+    stages.find((stage) => stage.foils.some((foil) => foil.block === block && foil.index === index))?.to;
   const levels = foils.flatMap(({ block, index, placed, wet, pulled }) => {
     const unit = blocks[block].units[index];
     const on = wet - placed + (pulled ? liftsOn * Math.max(0, (rinsedAt(block, index) ?? wet) - wet) : 0);
@@ -135,7 +135,7 @@ const said = (level: number) => String(Math.round(level * 10) / 10);
 /** What cannot be met with a plan, in sentences. */
 export function cannotWith({ figures, timeline }: ClockPlanned, { frame, unexpected }: ClockPlan): string[] {
   const over = timeline.foils.filter(isPast).length;
-  const early = timeline.foils.filter((own) => own.expected && comesEarly(own)).length;
+  const early = timeline.foils.filter((foil) => foil.expected && comesEarly(foil)).length;
   return [
     ...(over > 0
       ? [

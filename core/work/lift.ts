@@ -105,11 +105,11 @@ export function liftRows(
 ): { readonly rows: LiftRow[]; readonly of: number[][] } {
   const drafts = new Map<string, { draft: Draft; at: number; oldest: number }>();
   const of = units.map((unit, i) =>
-    stretchesOf(unit, recipeOf(unit.letter), facts).map((own) => {
-      const key = `${own.letter} ${own.stretch} ${own.from} ${own.target} ${own.lift.volumes} ${own.lift.factor} ${own.limitMinutes}`;
+    stretchesOf(unit, recipeOf(unit.letter), facts).map((stretch) => {
+      const key = `${stretch.letter} ${stretch.stretch} ${stretch.from} ${stretch.target} ${stretch.lift.volumes} ${stretch.lift.factor} ${stretch.limitMinutes}`;
       let known = drafts.get(key);
       if (!known) {
-        known = { draft: own, at: drafts.size, oldest: 0 };
+        known = { draft: stretch, at: drafts.size, oldest: 0 };
         drafts.set(key, known);
       }
       known.draft.units.push(i);
@@ -238,7 +238,7 @@ export function readyOf(
         minutes: limitMinutes,
         soonest: Math.min(
           limitMinutes,
-          Math.max(...rows.map(({ ready, limitMinutes: own }) => since(ready?.soonest ?? own))),
+          Math.max(...rows.map(({ ready, limitMinutes: value }) => since(ready?.soonest ?? value))),
         ),
         latest: null,
       },
@@ -250,7 +250,9 @@ export function readyOf(
     ready: {
       minutes: since(Math.max(...rows.map(({ ready }) => ready!.minutes))),
       soonest: since(Math.max(...rows.map(({ ready }) => ready!.soonest))),
-      latest: latest.some((own) => own === null) ? null : since(Math.max(...latest.map((own) => own!))),
+      latest: latest.some((value) => value === null)
+        ? null
+        : since(Math.max(...latest.map((value) => value!))),
     },
   };
 }

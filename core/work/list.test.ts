@@ -17,7 +17,7 @@ test('a full head of fine weaves: every foil is in one bowl, what is weighed cov
   const { bowls, amounts } = work();
   if (!bowls.ok) throw new Error(bowls.problem);
   const { foils } = patterns.compute(plan).sheet.totals;
-  expect(bowls.bowls.reduce((sum, own) => sum + own.foils, 0)).toBe(foils);
+  expect(bowls.bowls.reduce((sum, bowl) => sum + bowl.foils, 0)).toBe(foils);
   expect(amounts).toHaveLength(1);
   expect(amounts[0].foils).toBe(foils);
   expect(amounts[0].powder + amounts[0].developer).toBeGreaterThanOrEqual(amounts[0].net / 0.9);
@@ -38,7 +38,7 @@ test('hair that lifts alike says when it is ready, with its spread, and what an 
 });
 
 test('coarse hair takes longer', () => {
-  const ready = (own: Plan) => work({ plan: own }).lift[0].ready?.minutes ?? Infinity;
+  const ready = (current: Plan) => work({ plan: current }).lift[0].ready?.minutes ?? Infinity;
   expect(ready({ ...plan, hair: { ...plan.hair, strand: 'coarse' } })).toBeGreaterThan(ready(plan));
 });
 
@@ -120,10 +120,12 @@ test('painting a stretch takes as much less hair, and one foil can be set by han
   const net = (reach: LiftFormula['reach']) =>
     work({ mix: { formulas: { A: lift({ reach }) } } }).amounts[0].net;
   expect(net({ fromMm: 0, toMm: 60 })).toBeLessThan(0.4 * net('ends'));
-  const own = work({ plan: retypeFoil(plan, patterns.compute(plan).sheet.foils[6].id, { formula: 'B' }) });
-  expect(own.units.filter(({ letter }) => letter === 'B').map(({ number }) => number)).toEqual([7]);
-  expect(own.amounts.map(({ letter, foils }) => [letter, foils])).toEqual([
-    ['A', own.units.length - 1],
+  const workList = work({
+    plan: retypeFoil(plan, patterns.compute(plan).sheet.foils[6].id, { formula: 'B' }),
+  });
+  expect(workList.units.filter(({ letter }) => letter === 'B').map(({ number }) => number)).toEqual([7]);
+  expect(workList.amounts.map(({ letter, foils }) => [letter, foils])).toEqual([
+    ['A', workList.units.length - 1],
     ['B', 1],
   ]);
 });

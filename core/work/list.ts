@@ -112,8 +112,8 @@ export function workList({
         mix: formulaWords(formula, shelf),
         endsMix: endsWords(formula, shelf),
         secondMix: secondWords(formula, shelf),
-        additives: formula.additives.flatMap((own) => {
-          const read = addedGrams(own, formula.ratio, shelf);
+        additives: formula.additives.flatMap((additive) => {
+          const read = addedGrams(additive, formula.ratio, shelf);
           return read.ok ? [{ name: read.product.name, perGram: read.grams }] : [];
         }),
       },
@@ -247,7 +247,7 @@ function readingsOf(mix: VisitMix, recipeFor: (letter: string) => Recipe, plan: 
         atCap: level >= cap,
       };
     })
-    .filter((own) => readingProblem(own) === undefined);
+    .filter((strandReading) => readingProblem(strandReading) === undefined);
 }
 
 /** Tests on record that say all that is needed; done with usual lightener as far as is known. */

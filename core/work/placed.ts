@@ -51,34 +51,34 @@ export function placedUnits(
   { sheet, drawing }: Pick<ComputedPlan, 'sheet' | 'drawing'>,
   { letters, regrowthMm, ends, painting }: PlacingFacts,
 ): PlacedUnit[] {
-  const factsOf = new Map(letters.facts.map((own) => [own.letter, own]));
-  const foils = byPanel(sheet.foils, (own, index): Section => ({
+  const factsOf = new Map(letters.facts.map((fact) => [fact.letter, fact]));
+  const foils = byPanel(sheet.foils, (foil, index): Section => ({
     kind: 'foil',
     index,
-    own,
-    letter: own.formula,
+    own: foil,
+    letter: foil.formula,
     path: drawing.paths[index],
   }));
-  const painted = byPanel(sheet.painted, (own, index): Section => ({
+  const painted = byPanel(sheet.painted, (paintedSection, index): Section => ({
     kind: 'open-air',
     index,
-    own,
-    letter: own.formula,
+    own: paintedSection,
+    letter: paintedSection.formula,
     path: drawing.painted[index],
   }));
-  const dropouts = byPanel(sheet.dropouts, (own, index): Section => ({
-    kind: own.treatment,
+  const dropouts = byPanel(sheet.dropouts, (treatedDropout, index): Section => ({
+    kind: treatedDropout.treatment,
     index,
-    own,
-    letter: own.formula,
+    own: treatedDropout,
+    letter: treatedDropout.formula,
     path: drawing.dropouts[index],
   }));
   const inOrder: { section: Section; panel: Panel }[] = [];
   const later: typeof inOrder = [];
   for (const panel of plan.panels) {
-    const own = [...(foils.get(panel.id) ?? []), ...(painted.get(panel.id) ?? [])];
+    const sections = [...(foils.get(panel.id) ?? []), ...(painted.get(panel.id) ?? [])];
     const between = dropouts.get(panel.id) ?? [];
-    for (const section of withDropouts(own, between, panel))
+    for (const section of withDropouts(sections, between, panel))
       (painting === 'after' && isDropout(section) ? later : inOrder).push({ section, panel });
   }
   const out: PlacedUnit[] = [];
@@ -126,13 +126,13 @@ export function unplaced(
 
 function byPanel<T extends { readonly panel: string }>(
   list: readonly T[],
-  make: (own: T, index: number) => Section,
+  make: (item: T, index: number) => Section,
 ): Map<string, Section[]> {
   const out = new Map<string, Section[]>();
-  list.forEach((own, index) => {
-    const known = out.get(own.panel);
-    if (known) known.push(make(own, index));
-    else out.set(own.panel, [make(own, index)]);
+  list.forEach((item, index) => {
+    const known = out.get(item.panel);
+    if (known) known.push(make(item, index));
+    else out.set(item.panel, [make(item, index)]);
   });
   return out;
 }
@@ -173,7 +173,7 @@ function withDropouts(
       paint();
   });
   paint();
-  for (const own of behind.values()) out.push(...own);
+  for (const sections of behind.values()) out.push(...sections);
   return out;
 }
 

@@ -54,6 +54,6 @@ test.each([
     /(no grams|nothing)/i,
   ],
 ])('%s is said with its place, and the rest is computed', (_, { problems, units }, sentence) => {
-  expect(problems.some((own) => sentence.test(own))).toBe(true);
+  expect(problems.some((problem) => sentence.test(problem))).toBe(true);
   expect(units).toBeGreaterThan(90);
 });

@@ -135,6 +135,6 @@ function emptyProblems({ units }: Facts): WorkProblem[] {
 function lowlightProblems({ plan, unplaced }: Facts): WorkProblem[] {
   return [...new Set(unplaced.map(({ panel }) => panel))].map((id) => ({
     panel: id,
-    words: `${plan.panels.find((own) => own.id === id)?.name ?? id}: its lowlit drop-outs have no formula that deposits, and the house has no shade for one.`,
+    words: `${plan.panels.find((panel) => panel.id === id)?.name ?? id}: its lowlit drop-outs have no formula that deposits, and the house has no shade for one.`,
   }));
 }

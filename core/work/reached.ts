@@ -31,7 +31,7 @@ export function levelsOfUnits({
 }: Pick<WorkList, 'units' | 'lift'>): Readonly<Record<string, number>> {
   return Object.fromEntries(
     units.flatMap(({ id, liftRows }) => {
-      const row = liftRows.map((own) => lift[own]).find(({ stretch }) => stretch === 'length');
+      const row = liftRows.map((liftRow) => lift[liftRow]).find(({ stretch }) => stretch === 'length');
       return row ? [[id, Math.round(10 * levelOf(row)) / 10]] : [];
     }),
   );

@@ -45,11 +45,11 @@ export function remediesFor(
       );
       const rows = [...new Set(units.flatMap(({ liftRows }) => liftRows))].map((at) => work.lift[at]);
       const row = rows.reduce<LiftRow | undefined>(
-        (worst, own) => (worst === undefined || gapOf(own) > gapOf(worst) ? own : worst),
+        (worst, liftRow) => (worst === undefined || gapOf(liftRow) > gapOf(worst) ? liftRow : worst),
         undefined,
       );
       if (!row) return [];
-      const formula = work.letters.find((own) => own.letter === letter)?.formula;
+      const formula = work.letters.find((formulaRow) => formulaRow.letter === letter)?.formula;
       const { distanceMm } = plan.panels.find(({ id }) => id === block.panel)!.start;
       const most = mostVolumes(
         units.map(({ zone }) => zone),
@@ -57,7 +57,7 @@ export function remediesFor(
         careful,
       );
       const stronger = strengthsFor(formula, shelf).filter(
-        (own) => own > row.lift.volumes + 1 && own <= most,
+        (strength) => strength > row.lift.volumes + 1 && strength <= most,
       );
       return [
         {
@@ -81,7 +81,7 @@ function remediesOf(row: LiftRow, head: number, strengths: readonly number[], fo
   const lift = onThisHead(row.lift, head);
   const out: Remedy[] = [];
   const at = (volumes: number) => levelAfter(from, { ...lift, volumes }, limitMinutes);
-  const volumes = strengths.find((own) => at(own) >= target - ENOUGH) ?? strengths.at(-1);
+  const volumes = strengths.find((strength) => at(strength) >= target - ENOUGH) ?? strengths.at(-1);
   if (volumes !== undefined)
     out.push({
       kind: 'stronger',

@@ -48,9 +48,9 @@ export const sheetsToCut = (units: readonly PlacedUnit[], plan: Pick<Plan, 'pane
 /** Sheets of several lists counted by size. */
 export function together(all: readonly Sheets[]): Sheets[] {
   const sizes = new Map<string, Sheets>();
-  for (const own of all) {
-    const key = `${own.widthMm} ${own.lengthMm}`;
-    sizes.set(key, { ...own, count: (sizes.get(key)?.count ?? 0) + own.count });
+  for (const sheets of all) {
+    const key = `${sheets.widthMm} ${sheets.lengthMm}`;
+    sizes.set(key, { ...sheets, count: (sizes.get(key)?.count ?? 0) + sheets.count });
   }
   return [...sizes.values()].sort((a, b) => b.widthMm - a.widthMm || b.lengthMm - a.lengthMm);
 }

@@ -19,7 +19,10 @@ export function strengthsFor(formula: Formula | undefined, shelf: Shelf): number
   if (formula?.kind !== 'lift') return [];
   const products = formula.lighteners.map(({ product }) => shelf.lightener(product));
   return [...new Set(shelf.developers.map(({ volumes }) => volumes))].filter((volumes) =>
-    products.every((own) => own !== undefined && volumes >= own.volumes.least && volumes <= own.volumes.most),
+    products.every(
+      (product) =>
+        product !== undefined && volumes >= product.volumes.least && volumes <= product.volumes.most,
+    ),
   );
 }
 

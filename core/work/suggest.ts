@@ -95,9 +95,9 @@ interface Draft extends Pick<StrengthIdea, 'now' | 'volumes' | 'why'> {
 export function strengthIdeas(facts: StrengthFacts): StrengthIdea[] {
   const drafts = groupsOf(facts).flatMap((group) => ideaFor(group, facts) ?? []);
   const alike = new Map<string, Draft[]>();
-  for (const own of drafts) {
-    const key = `${own.group.letter} ${own.now} ${own.volumes} ${own.group.careful} ${own.why}`;
-    alike.set(key, [...(alike.get(key) ?? []), own]);
+  for (const draft of drafts) {
+    const key = `${draft.group.letter} ${draft.now} ${draft.volumes} ${draft.group.careful} ${draft.why}`;
+    alike.set(key, [...(alike.get(key) ?? []), draft]);
   }
   return [...alike.values()].map((own) => together(own, facts));
 }
@@ -148,7 +148,7 @@ function changeOf(rows: readonly LiftRow[], head: HeadFactor, volumesOf: (row: L
     return ready !== null && ready <= limitMinutes ? ready : null;
   });
   return {
-    minutes: minutes.some((own) => own === null) ? null : Math.max(...minutes.map((own) => own!)),
+    minutes: minutes.some((value) => value === null) ? null : Math.max(...minutes.map((value) => value!)),
     level: Math.min(
       ...lifts.map(({ row: { from, target, limitMinutes }, lift }) =>
         Math.max(from, Math.min(target, levelAfter(from, lift, limitMinutes))),
@@ -161,12 +161,12 @@ function ideaFor(
   group: Group,
   { plan, work, shelf, schools, head, fragileZones, lightenedZones, strongVolumes }: StrengthFacts,
 ): Draft | undefined {
-  const own = plan.panels.find(({ id }) => id === group.panel)!;
+  const panel = plan.panels.find(({ id }) => id === group.panel)!;
   const strengths = strengthsFor(work.letters.find(({ letter }) => letter === group.letter)?.formula, shelf);
   if (strengths.length === 0) return undefined;
   const fragile = group.zones.filter((zone) => fragileZones.includes(zone));
   const careful = fragile.length > 0 || group.zones.some(isHairlineZone);
-  const most = mostVolumes(group.zones, own.start.distanceMm, { fragileZones, strongVolumes });
+  const most = mostVolumes(group.zones, panel.start.distanceMm, { fragileZones, strongVolumes });
   const allowed = strengths.filter((volumes) => volumes <= most);
   if (allowed.length === 0) return undefined;
   const reaches = (volumes: number) =>
@@ -226,7 +226,7 @@ function ideaFor(
 
 function nearest(values: readonly number[], wanted: number): number {
   return values.reduce(
-    (best, own, i) => (Math.abs(own - wanted) < Math.abs(values[best] - wanted) ? i : best),
+    (best, value, i) => (Math.abs(value - wanted) < Math.abs(values[best] - wanted) ? i : best),
     0,
   );
 }

@@ -46,10 +46,10 @@ export function numberWords(units: readonly Pick<WorkUnit, 'kind' | 'number'>[])
 
 function ranges(numbers: readonly number[]): string {
   const runs: { from: number; to: number }[] = [];
-  for (const own of numbers) {
+  for (const value of numbers) {
     const last = runs.at(-1);
-    if (last && own === last.to + 1) last.to = own;
-    else runs.push({ from: own, to: own });
+    if (last && value === last.to + 1) last.to = value;
+    else runs.push({ from: value, to: value });
   }
   return runs.map(({ from, to }) => (from === to ? String(from) : `${from}–${to}`)).join(', ');
 }
@@ -62,8 +62,10 @@ export function workSummary(plan: Plan, { units, letters }: Pick<WorkList, 'unit
     return own.length > 0 ? [`${panel.name}: ${groupWords(groupsOf(own))}; ${recipeLine(panel)}.`] : [];
   });
   const mixes = letters.flatMap(({ letter }) => {
-    const own = units.find((unit) => unit.letter === letter);
-    return own ? [`${letter}: ${own.mix}${own.endsMix ? `; ends ${own.endsMix}` : ''}.`] : [];
+    const workUnit = units.find((unit) => unit.letter === letter);
+    return workUnit
+      ? [`${letter}: ${workUnit.mix}${workUnit.endsMix ? `; ends ${workUnit.endsMix}` : ''}.`]
+      : [];
   });
   return [`${plan.name}, ${foils} foils.`, ...lines, ...mixes].join('\n');
 }

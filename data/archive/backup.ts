@@ -103,9 +103,9 @@ export async function backUpAll(
 
 /** Takes the oldest archives of a salon away; nothing else in the folder is touched. @returns how many */
 async function thin(folder: string, salon: Salon, keep: number): Promise<number> {
-  const own = new RegExp(`^${slugOf(salon.name) || salon.id}-\\d{4}-\\d{2}-\\d{2}T\\d{4}Z\\.zip$`);
+  const regExp = new RegExp(`^${slugOf(salon.name) || salon.id}-\\d{4}-\\d{2}-\\d{2}T\\d{4}Z\\.zip$`);
   const old = (await readdir(folder))
-    .filter((name) => own.test(name))
+    .filter((name) => regExp.test(name))
     .sort()
     .reverse()
     .slice(keep);

@@ -143,7 +143,7 @@ async function contentOf(
       `${path} is larger than it can be: ${Math.round(entry.uncompressedSize / 2 ** 20)} MB.`,
     );
   const stream = await new Promise<NodeJS.ReadableStream>((resolve, reject) =>
-    zip.openReadStream(entry, (error, own) => (error ? reject(error) : resolve(own))),
+    zip.openReadStream(entry, (error, readable) => (error ? reject(error) : resolve(readable))),
   ).catch((error: Error) => {
     throw new ArchiveProblem(`${path} cannot be read: ${error.message}.`);
   });

@@ -9,12 +9,12 @@ export async function restoreForATry(file: string, ownerUrl: string): Promise<vo
   const server = connect(ownerUrl, 1);
   try {
     await server.raw('create database ??', [name]);
-    const own = connect(Object.assign(new URL(ownerUrl), { pathname: `/${name}` }).href, 2);
+    const knex = connect(Object.assign(new URL(ownerUrl), { pathname: `/${name}` }).href, 2);
     try {
-      await migrate(own);
-      await restoreArchive(file, own);
+      await migrate(knex);
+      await restoreArchive(file, knex);
     } finally {
-      await own.destroy();
+      await knex.destroy();
       await server.raw('drop database ?? with (force)', [name]);
     }
   } finally {

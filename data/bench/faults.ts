@@ -260,7 +260,7 @@ for (let round = 0; round < ROUNDS && !ends; round += 1) {
     await wait(100);
   if (round % 10 === 9)
     console.log(
-      `${round + 1} faults, ${stations.reduce((sum, own) => sum + own.acknowledged.length + own.edits, 0)} acknowledged`,
+      `${round + 1} faults, ${stations.reduce((sum, station) => sum + station.acknowledged.length + station.edits, 0)} acknowledged`,
     );
 }
 ends = true;
@@ -280,7 +280,7 @@ for (const { visit, acknowledged, lastNotes, revision } of stations) {
   if (lastNotes !== '' && read.consult.document.notes !== lastNotes) lost += 1;
   if (read.consult.revision !== revision) doubled += 1;
 }
-const all = stations.reduce((sum, own) => sum + own.acknowledged.length + own.edits, 0);
+const all = stations.reduce((sum, station) => sum + station.acknowledged.length + station.edits, 0);
 console.log(
   `${Object.entries(counts)
     .map(([kind, many]) => `${kind} ${many}`)

@@ -46,7 +46,7 @@ await inSalon(async (trx) => {
 });
 
 let made = 0;
-for (const size of SIZES.filter((own) => own <= most)) {
+for (const size of SIZES.filter((other) => other <= most)) {
   const filling = performance.now();
   await fill(made, size);
   made = size;

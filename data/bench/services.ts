@@ -76,7 +76,7 @@ for (let i = 0; i < NODES; i += 1) {
   );
   nodes.push({ port, process: server, alive: true });
 }
-process.on('exit', () => nodes.forEach((own) => own.process.kill('SIGKILL')));
+process.on('exit', () => nodes.forEach((node) => node.process.kill('SIGKILL')));
 /** The machine of a station, or the next one that is there: what a proxy does. */
 const nodeFor = (station: number): Node => {
   for (let k = 0; k < NODES; k += 1)
@@ -95,12 +95,12 @@ const request = (
 ): Promise<{ status: number; response: http.IncomingMessage }> =>
   new Promise((resolve, reject) => {
     const headers = { cookie, ...(body !== undefined && { 'content-type': 'application/json' }) };
-    const own = http.request(
+    const clientRequest = http.request(
       { host: '127.0.0.1', port: nodeFor(station).port, method, path, agent, headers },
       (response) => resolve({ status: response.statusCode ?? 0, response }),
     );
-    own.on('error', reject);
-    own.end(body === undefined ? undefined : JSON.stringify(body));
+    clientRequest.on('error', reject);
+    clientRequest.end(body === undefined ? undefined : JSON.stringify(body));
   });
 const drained = async (response: http.IncomingMessage) => {
   let text = '';
@@ -398,7 +398,7 @@ console.log(
 good &&= lost === 0 && failures.length === 0 && kept.n === sentAt.size;
 
 closing = true;
-for (const own of nodes) own.process.kill('SIGTERM');
+for (const element of nodes) element.process.kill('SIGTERM');
 agent.destroy();
 await wait(1500);
 await scratch.drop();

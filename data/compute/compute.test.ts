@@ -50,8 +50,8 @@ test('a salon that asks for too much waits for itself, and others do not wait fo
   await Promise.all(['one', 'other'].map((salon) => inThread(salon, 'sheet', startPlan(), AMPLE_MS)));
   const heavy = {
     ...startPlan(),
-    panels: startPlan().panels.map((own) => ({
-      ...own,
+    panels: startPlan().panels.map((panel) => ({
+      ...panel,
       variation: { seed: 1, dropoutMm: 1, angleDeg: 1, side: 'both' as const },
     })),
   };
@@ -70,7 +70,7 @@ test('a salon that asks for too much waits for itself, and others do not wait fo
   await inThread('modest', 'sheet', startPlan(), AMPLE_MS);
   const waited = performance.now() - from;
   const answers = await Promise.all(asked);
-  expect(answers.filter((own) => own === 'done')).toHaveLength(24);
-  expect(answers.filter((own) => /asks for too much at once/.test(own))).toHaveLength(16);
+  expect(answers.filter((answer) => answer === 'done')).toHaveLength(24);
+  expect(answers.filter((answer) => /asks for too much at once/.test(answer))).toHaveLength(16);
   expect(waited).toBeLessThan(0.7 * (performance.now() - from));
 });

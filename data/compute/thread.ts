@@ -68,15 +68,15 @@ const TASKS = {
       house.rulesOff,
       computed.checkFacts(moneyIn(house.prices.currency)),
     );
-    const cautions = [...work.problems.map((own) => own.words), ...findings.map(({ seen }) => seen)].slice(
-      0,
-      MOST_CAUTIONS,
-    );
+    const cautions = [
+      ...work.problems.map((problem) => problem.words),
+      ...findings.map(({ seen }) => seen),
+    ].slice(0, MOST_CAUTIONS);
     return stationSheet(plan, pattern, work, {
       ...words,
       brightness: consult.brightness,
       shares: shares.total,
-      cautions: cautions.map((own) => inMeasures(own, words.measures)),
+      cautions: cautions.map((caution) => inMeasures(caution, words.measures)),
     });
   },
   againSheet({ words, ...asked }: Asked & { words: Parameters<typeof againSheet>[3] }) {

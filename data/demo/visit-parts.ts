@@ -86,10 +86,10 @@ export const everywhere = (mm: number): Consult['regrowthMm'] =>
 /**
  * The same regrowth everywhere, and no longer than the hair is: where it is new, all of it has grown since.
  */
-export function grownOn(own: Consult, mm: number): Consult {
-  const lengthIn = (zone: Zone) => own.hair.byZone[zone]?.lengthMm ?? own.hair.lengthMm;
+export function grownOn(current: Consult, mm: number): Consult {
+  const lengthIn = (zone: Zone) => current.hair.byZone[zone]?.lengthMm ?? current.hair.lengthMm;
   return {
-    ...own,
+    ...current,
     regrowthMm: Object.fromEntries(
       Object.entries(everywhere(mm)).map(([zone, grown]) => [zone, Math.min(grown, lengthIn(zone as Zone))]),
     ),

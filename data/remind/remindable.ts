@@ -107,34 +107,38 @@ export async function remindableNow(salon: {
     house,
     until,
     remindable: [
-      ...coming.map((own) =>
+      ...coming.map((appointment) =>
         one(
           {
-            clientId: own.clientId,
-            clientName: own.clientName,
-            phone: own.phone,
-            appointmentId: own.id,
-            slot: { on: own.on, from: own.from },
-            about: `${own.on} ${hourMinute(own.from)}`,
-            what: `${calendar.weekday(own.on)}, ${calendar.time(own.from)}, ${KIND_WORDS[own.kind].toLowerCase()}`,
+            clientId: appointment.clientId,
+            clientName: appointment.clientName,
+            phone: appointment.phone,
+            appointmentId: appointment.id,
+            slot: { on: appointment.on, from: appointment.from },
+            about: `${appointment.on} ${hourMinute(appointment.from)}`,
+            what: `${calendar.weekday(appointment.on)}, ${calendar.time(appointment.from)}, ${KIND_WORDS[appointment.kind].toLowerCase()}`,
           },
           set.appointment,
-          { day: calendar.weekday(own.on), time: calendar.time(own.from), colourist: own.personName },
+          {
+            day: calendar.weekday(appointment.on),
+            time: calendar.time(appointment.from),
+            colourist: appointment.personName,
+          },
         ),
       ),
-      ...due.map((own) =>
+      ...due.map((dueClient) =>
         one(
           {
-            clientId: own.clientId,
-            clientName: own.clientName,
-            phone: own.phone,
+            clientId: dueClient.clientId,
+            clientName: dueClient.clientName,
+            phone: dueClient.phone,
             appointmentId: null,
             slot: null,
-            about: own.nextOn,
-            what: `${KIND_WORDS[own.nextWhat].toLowerCase()}, due ${calendar.day(own.nextOn)}`,
+            about: dueClient.nextOn,
+            what: `${KIND_WORDS[dueClient.nextWhat].toLowerCase()}, due ${calendar.day(dueClient.nextOn)}`,
           },
           set.due,
-          { day: calendar.weekday(own.nextOn) },
+          { day: calendar.weekday(dueClient.nextOn) },
         ),
       ),
     ],

@@ -92,7 +92,9 @@ test('kept before it is sent, tried again under the same id, and once sent never
   expect((await readTrail(owner, { clientId })).filter(({ act }) => act === 'reminded')).toMatchObject([
     { words: 'of 2027-03-01 09:30', personName: 'Ottilie Marsh' },
   ]);
-  expect((await recentReminders(owner, new Date(0))).map((own) => own.id)).toContain(id);
+  expect((await recentReminders(owner, new Date(0))).map((recentReminder) => recentReminder.id)).toContain(
+    id,
+  );
 });
 
 test('pressed twice at once it is one reminder', async () => {

@@ -19,10 +19,10 @@ export type Sent =
  * Keeps a reminder, hands it to the outbox, and keeps what became of it. Sent twice at once, it is taken
  * once: its id goes with it.
  */
-export async function sendReminder(sender: Author, own: Remindable, outbox: string): Promise<Sent> {
-  const queued = await queueReminder(sender, own);
+export async function sendReminder(sender: Author, remindable: Remindable, outbox: string): Promise<Sent> {
+  const queued = await queueReminder(sender, remindable);
   if (!queued.ok) return { taken: false, answered: true, refused: true, problem: queued.problem };
-  const words = await withTheirPage(sender, own, queued.reminder.words);
+  const words = await withTheirPage(sender, remindable, queued.reminder.words);
   const handed: HandedOver =
     words === undefined
       ? {

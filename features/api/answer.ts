@@ -68,9 +68,9 @@ async function answered(request: Request, segments: readonly string[]): Promise<
     throw new ApiProblem(429, `This token has asked more than ${MOST_A_MINUTE} times in a minute.`, {
       'Retry-After': '60',
     });
-  const there = OPERATIONS.flatMap((own) => {
-    const ids = idsIn(own.path, segments);
-    return ids ? [{ own, ids }] : [];
+  const there = OPERATIONS.flatMap((operation) => {
+    const ids = idsIn(operation.path, segments);
+    return ids ? [{ own: operation, ids }] : [];
   });
   if (there.length === 0)
     throw new ApiProblem(404, 'There is nothing at this address; openapi.json says what there is.');
@@ -111,11 +111,11 @@ function idsIn(path: string, segments: readonly string[]): string[] | undefined 
   return ids;
 }
 
-async function askedOf(request: Request, own: Operation, ids: readonly string[]): Promise<Asked> {
-  const base = own.follows ? baseOf(request.headers) : 0;
-  const query = own.query ? checked(own.query, queryOf(request)) : {};
-  const raw = own.body ? await jsonOf(request, MOST_BYTES.document, 'The document') : undefined;
-  const body = own.body && !own.anyVersion ? checked(own.body, raw) : raw;
+async function askedOf(request: Request, operation: Operation, ids: readonly string[]): Promise<Asked> {
+  const base = operation.follows ? baseOf(request.headers) : 0;
+  const query = operation.query ? checked(operation.query, queryOf(request)) : {};
+  const raw = operation.body ? await jsonOf(request, MOST_BYTES.document, 'The document') : undefined;
+  const body = operation.body && !operation.anyVersion ? checked(operation.body, raw) : raw;
   const key = request.headers.get('idempotency-key') ?? '';
   if (key !== '' && !isId(key)) throw new ApiProblem(422, 'Idempotency-Key: must be a UUID.');
   return { ids, query, body, base, editId: key || crypto.randomUUID() };

@@ -20,7 +20,8 @@ const FOLLOWS: Readonly<Record<number, string>> = {
 /** The API as OpenAPI 3.1 describes it, from the same operations and schemas that answer. */
 export function openApi(): object {
   const paths: Record<string, Record<string, ZodOpenApiOperationObject>> = {};
-  for (const own of OPERATIONS) (paths[own.path] ??= {})[own.method.toLowerCase()] = described(own);
+  for (const operation of OPERATIONS)
+    (paths[operation.path] ??= {})[operation.method.toLowerCase()] = described(operation);
   return createDocument({
     openapi: '3.1.0',
     info: {
@@ -46,40 +47,40 @@ export function openApi(): object {
   });
 }
 
-function described(own: Operation): ZodOpenApiOperationObject {
-  const ids = [...own.path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name);
+function described(operation: Operation): ZodOpenApiOperationObject {
+  const ids = [...operation.path.matchAll(/\{(\w+)\}/g)].map(([, name]) => name);
   const statuses = {
     ...PROBLEMS,
-    ...((own.body || own.query) && { 422: 'What was sent cannot be used' }),
-    ...(own.body && { 400: 'The body is not JSON', 413: 'The body is larger than a megabyte' }),
-    ...(own.follows && FOLLOWS),
-    ...(own.anyVersion && { 409: 'Not in this state of the visit' }),
+    ...((operation.body || operation.query) && { 422: 'What was sent cannot be used' }),
+    ...(operation.body && { 400: 'The body is not JSON', 413: 'The body is larger than a megabyte' }),
+    ...(operation.follows && FOLLOWS),
+    ...(operation.anyVersion && { 409: 'Not in this state of the visit' }),
   };
-  const etag = own.revised
+  const etag = operation.revised
     ? { headers: z.object({ ETag: z.string().describe('The revision, such as "3"') }) }
     : {};
   const good = {
-    description: own.makes ? 'Made' : 'Done',
+    description: operation.makes ? 'Made' : 'Done',
     ...etag,
-    content: { 'application/json': { schema: own.answer } },
+    content: { 'application/json': { schema: operation.answer } },
   };
   return {
-    operationId: own.id,
-    summary: own.summary,
-    ...(own.description && { description: own.description }),
-    security: [{ token: [own.scope] }],
+    operationId: operation.id,
+    summary: operation.summary,
+    ...(operation.description && { description: operation.description }),
+    security: [{ token: [operation.scope] }],
     requestParams: {
       ...(ids.length > 0 && { path: z.object(Object.fromEntries(ids.map((name) => [name, z.uuid()]))) }),
-      ...(own.query && { query: own.query }),
+      ...(operation.query && { query: operation.query }),
       header: z.object({
-        ...(own.follows && {
+        ...(operation.follows && {
           'If-Match': z.string().optional().describe('ETag of the revision that this follows'),
         }),
-        ...(own.revised &&
-          own.method === 'GET' && {
+        ...(operation.revised &&
+          operation.method === 'GET' && {
             'If-None-Match': z.string().optional().describe('Answered 304 where it is still this revision'),
           }),
-        ...(own.anyVersion && {
+        ...(operation.anyVersion && {
           'Idempotency-Key': z
             .uuid()
             .optional()
@@ -87,13 +88,13 @@ function described(own: Operation): ZodOpenApiOperationObject {
         }),
       }),
     },
-    ...(own.body && {
-      requestBody: { required: true, content: { 'application/json': { schema: own.body } } },
+    ...(operation.body && {
+      requestBody: { required: true, content: { 'application/json': { schema: operation.body } } },
     }),
     responses: {
-      200: own.makes ? { ...good, description: 'Was there already' } : good,
-      ...(own.makes && { 201: good }),
-      ...(own.revised && own.method === 'GET' && { 304: { description: 'Still this revision' } }),
+      200: operation.makes ? { ...good, description: 'Was there already' } : good,
+      ...(operation.makes && { 201: good }),
+      ...(operation.revised && operation.method === 'GET' && { 304: { description: 'Still this revision' } }),
       ...Object.fromEntries(
         Object.entries(statuses).map(([status, description]) => [
           status,

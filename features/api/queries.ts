@@ -314,9 +314,9 @@ function documentOperations(name: keyof typeof documents, part: VisitPart): read
       run: async (asker, { ids: [id] }) => {
         const visit = await readVisit(asker, id);
         if (!visit) throw none('visit');
-        const own = visit[part];
-        if (own === null) throw new ApiProblem(404, 'This visit is not recorded yet.');
-        return { body: own.document, revision: own.revision };
+        const revised = visit[part];
+        if (revised === null) throw new ApiProblem(404, 'This visit is not recorded yet.');
+        return { body: revised.document, revision: revised.revision };
       },
     }),
     operation({

@@ -42,11 +42,11 @@ export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimi
   const past = new Set(
     alarms.flatMap(({ kind, block, visitId: of }) => (kind === 'over' ? [`${of} ${block}`] : [])),
   );
-  const own = alarms
+  const soundings = alarms
     .filter(({ kind, block, visitId: of }) => kind !== 'limit' || !past.has(`${of} ${block}`))
     .sort((a, b) => URGENCY[a.kind] - URGENCY[b.kind] || a.due - b.due);
-  if (own.length === 0) return null;
-  const shown = open ? own : own.slice(0, MOST);
+  if (soundings.length === 0) return null;
+  const shown = open ? soundings : soundings.slice(0, MOST);
   const act = (of: string, body: Parameters<ServiceLink['act']>[0]) =>
     links.find((link) => link.visitId === of)?.act(body);
   return (
@@ -101,14 +101,14 @@ export function AlarmCards({ alarms, links, visitId, onCheck, onPull, onPastLimi
             </li>
           );
         })}
-        {own.length > MOST && (
+        {soundings.length > MOST && (
           <li className="bg-amber-pale px-4">
             <button
               type="button"
               className="h-[44px] text-md font-semibold text-amber-bark underline"
               onClick={() => setOpen(!open)}
             >
-              {open ? 'Fewer' : `${own.length - MOST} more`}
+              {open ? 'Fewer' : `${soundings.length - MOST} more`}
             </button>
           </li>
         )}

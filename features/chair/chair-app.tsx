@@ -44,7 +44,7 @@ export function ChairApp() {
     };
   }, []);
 
-  const own = snapshots.find((one) => one.visitId === visitId);
+  const linkSnapshot = snapshots.find((one) => one.visitId === visitId);
   const link = links.find((one) => one.visitId === visitId);
   const others = snapshots.filter(
     (one) =>
@@ -53,21 +53,21 @@ export function ChairApp() {
       one.state.startedAt !== null &&
       one.state.finishedAt === null,
   );
-  const written = [own, ...snapshots].find((one) => one?.service?.written)?.service?.written;
+  const written = [linkSnapshot, ...snapshots].find((one) => one?.service?.written)?.service?.written;
   return (
     <CalendarProvider calendar={calendarOf(written ?? { calendar: DAY_FIRST, timeZone: ownTimeZone() })}>
       <div data-live={device !== undefined} className="flex h-dvh flex-col">
         {others.length > 0 && <OtherClients snapshots={others} now={now} onShow={setVisitId} />}
-        {device && own && link && own.service && own.state ? (
-          <MeasuresProvider measures={own.service.measures ?? METRIC}>
+        {device && linkSnapshot && link && linkSnapshot.service && linkSnapshot.state ? (
+          <MeasuresProvider measures={linkSnapshot.service.measures ?? METRIC}>
             <ChairScreen
-              key={own.visitId}
+              key={linkSnapshot.visitId}
               device={device}
               link={link}
               links={links}
-              snapshot={own}
-              service={own.service}
-              state={own.state}
+              snapshot={linkSnapshot}
+              service={linkSnapshot.service}
+              state={linkSnapshot.state}
               alarms={alarms}
               now={now}
               onServices={() => setChoosing(true)}
@@ -75,9 +75,9 @@ export function ChairApp() {
           </MeasuresProvider>
         ) : (
           <Nothing
-            problem={own?.problem ?? null}
-            opening={visitId !== null && (own === undefined || own.status === 'opening')}
-            offline={own?.status === 'offline'}
+            problem={linkSnapshot?.problem ?? null}
+            opening={visitId !== null && (linkSnapshot === undefined || linkSnapshot.status === 'opening')}
+            offline={linkSnapshot?.status === 'offline'}
             onServices={() => setChoosing(true)}
             visitId={visitId}
           />
@@ -129,7 +129,7 @@ function useKeptServices(device: Device | undefined): { ids: readonly string[]; 
     void (async () => {
       const all = await db.services().catch(() => []);
       const answer = (await fetch('/api/services', { cache: 'no-store' }).then(
-        (own) => own.json(),
+        (response) => response.json(),
         () => null,
       )) as { ok: boolean; salonId?: string; services?: Running[] } | null;
       const shown: string[] = [];
@@ -138,7 +138,7 @@ function useKeptServices(device: Device | undefined): { ids: readonly string[]; 
         // What is over, and was sent in full, need not stay on the device.
         if (
           answer?.ok &&
-          !answer.services?.some((own) => own.visitId === visitId) &&
+          !answer.services?.some((service) => service.visitId === visitId) &&
           (await db.forget(visitId).catch(() => false))
         )
           continue;
@@ -240,13 +240,15 @@ function Choose({
   const here = snapshots.filter(
     ({ state }) => state !== null && state.startedAt !== null && state.finishedAt === null,
   );
-  const elsewhere = (services ?? []).filter(({ visitId }) => !here.some((own) => own.visitId === visitId));
+  const elsewhere = (services ?? []).filter(
+    ({ visitId }) => !here.some((linkSnapshot) => linkSnapshot.visitId === visitId),
+  );
   return (
     <div className="grid max-h-[60dvh] gap-3 overflow-y-auto">
       {here.length > 0 && (
         <div className="divide-y divide-line rounded-ui border border-line">
-          {here.map((own) => (
-            <ServiceLine key={own.visitId} snapshot={own} now={now} onShow={onShow} />
+          {here.map((linkSnapshot) => (
+            <ServiceLine key={linkSnapshot.visitId} snapshot={linkSnapshot} now={now} onShow={onShow} />
           ))}
         </div>
       )}

@@ -263,7 +263,7 @@ export function ChairScreen({
           )}
           {'on' in step && (
             <RunningSteps
-              steps={step.on.filter((own) => step.kind !== 'step-done' || own !== step.own)}
+              steps={step.on.filter((stepState) => step.kind !== 'step-done' || stepState !== step.own)}
               now={now}
               act={act}
             />
@@ -583,7 +583,7 @@ interface TopLineProps {
 function TopLine({ snapshot, service, state, now, onServices, onAllNow }: TopLineProps) {
   const calendar = useCalendar();
   const { status, unsent, full, problem } = snapshot;
-  const units = state.blocks.flatMap((own) => own.units);
+  const units = state.blocks.flatMap((block) => block.units);
   const foils = units.filter(({ unit }) => unit.kind === 'foil' || unit.kind === 'open-air');
   const between = units.length - foils.length;
   const closed = foils.filter(({ closedAt }) => closedAt !== null).length;

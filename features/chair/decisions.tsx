@@ -145,16 +145,16 @@ export function StrengthSheet({ state, done }: DecisionProps) {
         {chosen}: {said(mix.words)}. What is on the head stays as it is.
       </p>
       <div role="group" aria-label="Strength from here on" className="flex flex-wrap gap-2">
-        {mix.strengths.map((own) => (
+        {mix.strengths.map((strength) => (
           <Button
-            key={own}
+            key={strength}
             className="h-14 min-w-20 text-lg"
-            disabled={own === mix.volumes}
-            look={own === volumes ? 'primary' : 'plain'}
-            aria-pressed={own === volumes}
-            onClick={() => setVolumes(own)}
+            disabled={strength === mix.volumes}
+            look={strength === volumes ? 'primary' : 'plain'}
+            aria-pressed={strength === volumes}
+            onClick={() => setVolumes(strength)}
           >
-            {said(`${own} vol`)}
+            {said(`${strength} vol`)}
           </Button>
         ))}
       </div>

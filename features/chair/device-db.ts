@@ -41,9 +41,9 @@ export class DeviceDb {
 
   static async open(name = 'lattice-chair'): Promise<DeviceDb> {
     const db = await openDB<Schema>(name, 1, {
-      upgrade(own) {
-        own.createObjectStore('services', { keyPath: 'visitId' });
-        const events = own.createObjectStore('events', { keyPath: 'n', autoIncrement: true });
+      upgrade(iDBPDatabase) {
+        iDBPDatabase.createObjectStore('services', { keyPath: 'visitId' });
+        const events = iDBPDatabase.createObjectStore('events', { keyPath: 'n', autoIncrement: true });
         events.createIndex('visit', 'visitId');
         events.createIndex('id', ['visitId', 'id'], { unique: true });
       },
@@ -70,11 +70,11 @@ export class DeviceDb {
   /** Keeps events; what is known already gets its position, and its moment as the server has it. */
   async putEvents(events: readonly KeptEvent[]): Promise<void> {
     const trx = this.db.transaction('events', 'readwrite', { durability: 'strict' });
-    for (const own of events) {
-      const before = await trx.store.index('id').get([own.visitId, own.id]);
-      if (!before) await trx.store.put(own);
-      else if (before.position === null && own.position !== null)
-        await trx.store.put({ ...own, n: before.n });
+    for (const keptEvent of events) {
+      const before = await trx.store.index('id').get([keptEvent.visitId, keptEvent.id]);
+      if (!before) await trx.store.put(keptEvent);
+      else if (before.position === null && keptEvent.position !== null)
+        await trx.store.put({ ...keptEvent, n: before.n });
     }
     await trx.done;
   }

@@ -23,8 +23,8 @@ export function OtherClients({
 }) {
   return (
     <nav aria-label="Other clients" className="border-b border-line bg-leaf-pale">
-      {snapshots.map((own) => (
-        <ServiceLine key={own.visitId} snapshot={own} now={now} onShow={onShow} />
+      {snapshots.map((snapshot) => (
+        <ServiceLine key={snapshot.visitId} snapshot={snapshot} now={now} onShow={onShow} />
       ))}
     </nav>
   );

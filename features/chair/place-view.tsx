@@ -31,7 +31,7 @@ export const PlaceView = memo(function PlaceView({ script, state, foil, blocks }
     () =>
       new Map(
         state.blocks.flatMap(({ block, units }) =>
-          units.map((own) => [own.id, { standing: own.standing, block: block.id }] as const),
+          units.map((unit) => [unit.id, { standing: unit.standing, block: block.id }] as const),
         ),
       ),
     [state],

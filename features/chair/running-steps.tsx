@@ -23,19 +23,19 @@ export function RunningSteps({
   if (steps.length === 0) return null;
   return (
     <ul aria-label="Running" className="grid shrink-0 gap-1">
-      {steps.map((own) => (
+      {steps.map((step) => (
         <li
-          key={own.step.id}
+          key={step.step.id}
           className="flex min-h-[48px] items-center gap-3 rounded-ui bg-leaf-pale px-3 text-lg"
         >
-          <b className="min-w-0 flex-1 truncate">{nameOf(own.step)}</b>
-          <span className={clsx(isOver(own, now) && 'font-bold text-rowan')}>
-            {standingWords(own, now, calendar)}
+          <b className="min-w-0 flex-1 truncate">{nameOf(step.step)}</b>
+          <span className={clsx(isOver(step, now) && 'font-bold text-rowan')}>
+            {standingWords(step, now, calendar)}
           </span>
           <Button
             className="h-[44px]"
-            aria-label={`${nameOf(own.step)}: done`}
-            onClick={() => act({ kind: 'step-done', step: own.step.id })}
+            aria-label={`${nameOf(step.step)}: done`}
+            onClick={() => act({ kind: 'step-done', step: step.step.id })}
           >
             Done
           </Button>

@@ -69,7 +69,7 @@ class Server {
     this.push();
     return Response.json({
       ok: true,
-      events: this.taken.filter(({ id }) => events.some((own) => own.id === id)),
+      events: this.taken.filter(({ id }) => events.some((event) => event.id === id)),
       serverNow: this.now,
     });
   }

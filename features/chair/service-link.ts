@@ -92,7 +92,8 @@ export class ServiceLink {
   async open(): Promise<void> {
     try {
       this.service = (await this.db?.service(this.visitId)) ?? null;
-      for (const own of (await this.db?.events(this.visitId)) ?? []) this.known.set(own.id, own);
+      for (const keptEvent of (await this.db?.events(this.visitId)) ?? [])
+        this.known.set(keptEvent.id, keptEvent);
     } catch {
       this.full = true;
     }
@@ -292,9 +293,9 @@ export class ServiceLink {
     for (const { position, ...event } of events) {
       const before = this.known.get(event.id);
       if (before?.position !== null && before !== undefined) continue;
-      const own: KeptEvent = { id: event.id, visitId: this.visitId, event, position };
-      this.known.set(event.id, own);
-      fresh.push(own);
+      const keptEvent: KeptEvent = { id: event.id, visitId: this.visitId, event, position };
+      this.known.set(event.id, keptEvent);
+      fresh.push(keptEvent);
     }
     if (fresh.length > 0) void this.keep(() => this.db?.putEvents(fresh));
     this.changed();
@@ -319,7 +320,7 @@ export class ServiceLink {
 
   private changed(): void {
     this.snapshot = this.take();
-    this.listeners.forEach((own) => own());
+    this.listeners.forEach((listener) => listener());
   }
 
   private take(): LinkSnapshot {

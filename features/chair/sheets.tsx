@@ -210,8 +210,15 @@ export function Sheets({
       {sheet?.kind === 'step' &&
         state.steps
           .filter(({ step }) => step.id === sheet.step)
-          .map((own) => (
-            <OneStep key={own.standing} script={script} state={state} act={act} onClose={onClose} own={own} />
+          .map((step) => (
+            <OneStep
+              key={step.standing}
+              script={script}
+              state={state}
+              act={act}
+              onClose={onClose}
+              own={step}
+            />
           ))}
       {sheet?.kind === 'pull' && <PullSheet state={state} now={now} done={done} />}
     </Dialog>
@@ -246,7 +253,7 @@ function CheckSheet({
 }) {
   const on = state.blocks.filter(({ firstAt }) => firstAt !== null);
   const [block, setBlock] = useState(
-    on.some((own) => own.block.id === first) ? first : (on[0]?.block.id ?? ''),
+    on.some((blockState) => blockState.block.id === first) ? first : (on[0]?.block.id ?? ''),
   );
   const [level, setLevel] = useState<number>();
   const [reason, setReason] = useState('');
@@ -430,7 +437,7 @@ function PullSheet({ state, now, done }: { state: ServiceState; now: number; don
   const [chosen, choose] = useState<readonly string[]>([]);
   const on = state.blocks
     .flatMap(({ block, units }) =>
-      units.filter(({ standing }) => standing === 'on').map((own) => ({ ...own, block: block.name })),
+      units.filter(({ standing }) => standing === 'on').map((unit) => ({ ...unit, block: block.name })),
     )
     .sort((a, b) => a.closedAt! - b.closedAt!);
   if (on.length === 0) return <p className="text-lg">Nothing is on the head.</p>;

@@ -30,7 +30,7 @@ export const isMuted = (visitId: string): boolean => mutedVisits().includes(visi
 
 export function setMuted(visitId: string, muted: boolean): void {
   const others = mutedVisits()
-    .filter((own) => own !== visitId)
+    .filter((mutedVisit) => mutedVisit !== visitId)
     .slice(-20);
   localStorage.setItem(MUTED_KEY, (muted ? [...others, visitId] : others).join());
   for (const tell of listeners) tell();

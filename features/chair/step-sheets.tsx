@@ -63,16 +63,16 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
         <ul className="grid grid-cols-2 gap-2">
           {script.offers
             .filter(({ items }) => items !== null)
-            .map((own) => (
-              <li key={own.id}>
+            .map((offer) => (
+              <li key={offer.id}>
                 <Button
-                  aria-label={nameOf(own)}
+                  aria-label={nameOf(offer)}
                   className="grid! h-full! min-h-[56px] w-full content-start justify-items-start px-3 py-2 text-left whitespace-normal!"
-                  onClick={() => setStep(fresh(own))}
+                  onClick={() => setStep(fresh(offer))}
                 >
-                  <span className="text-lg leading-tight">{nameOf(own)}</span>
+                  <span className="text-lg leading-tight">{nameOf(offer)}</span>
                   <span className="text-sm font-medium text-ink-soft">
-                    {said(detailWords({ ...own, place: null }))}
+                    {said(detailWords({ ...offer, place: null }))}
                   </span>
                 </Button>
               </li>
@@ -82,13 +82,13 @@ export function AddStep({ script, state, act, onClose }: StepSheetProps) {
           {[
             ...script.offers.filter(({ items }) => items === null),
             plainStep('own', 'own', { name: 'Something else' }),
-          ].map((own) => (
-            <li key={own.id}>
+          ].map((serviceStep) => (
+            <li key={serviceStep.id}>
               <Button
                 className="h-full! min-h-[56px] w-full text-lg leading-tight whitespace-normal!"
-                onClick={() => setStep(fresh(own))}
+                onClick={() => setStep(fresh(serviceStep))}
               >
-                {nameOf(own)}
+                {nameOf(serviceStep)}
               </Button>
             </li>
           ))}

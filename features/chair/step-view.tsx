@@ -40,7 +40,7 @@ export function StepView({ script, state, step, now, unsent }: StepViewProps) {
   const said = useSaid();
   const nameOf = useStepName();
   const names = (ids: readonly string[]) =>
-    ids.map((id) => script.blocks.find((own) => own.id === id)?.name ?? id).join(', ');
+    ids.map((id) => script.blocks.find((block) => block.id === id)?.name ?? id).join(', ');
   switch (step.kind) {
     case 'start':
       if (script.units.length === 0)

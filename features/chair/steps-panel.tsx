@@ -30,32 +30,32 @@ export function StepsPanel({ steps, now, current, onOpen, onAdd }: StepsPanelPro
     <div className="flex min-h-0 flex-1 flex-col gap-2">
       <h2 className="text-xl font-bold wide">Steps</h2>
       <ol aria-label="Steps" className="grid min-h-0 content-start gap-1.5 overflow-y-auto">
-        {steps.map((own) => (
-          <li key={own.step.id}>
+        {steps.map((step) => (
+          <li key={step.step.id}>
             <button
               type="button"
-              aria-current={own.step.id === current ? 'step' : undefined}
-              onClick={() => onOpen(own.step.id)}
+              aria-current={step.step.id === current ? 'step' : undefined}
+              onClick={() => onOpen(step.step.id)}
               className={clsx(
                 'grid min-h-[52px] w-full grid-cols-[minmax(0,1fr)_auto] items-center gap-x-3 rounded-ui border-l-[5px] bg-raised px-3 py-1.5 text-left hover:bg-leaf-pale',
-                own.step.id === current ? 'border-leaf' : 'border-transparent',
-                (own.standing === 'done' || own.standing === 'skipped') && 'text-ink-soft',
+                step.step.id === current ? 'border-leaf' : 'border-transparent',
+                (step.standing === 'done' || step.standing === 'skipped') && 'text-ink-soft',
               )}
             >
               <span
                 className={clsx(
                   'text-lg leading-tight font-semibold',
-                  own.standing === 'skipped' && 'line-through',
+                  step.standing === 'skipped' && 'line-through',
                 )}
               >
-                {nameOf(own.step)}
+                {nameOf(step.step)}
               </span>
-              <span className={clsx('text-right text-base', isOver(own, now) && 'font-bold text-rowan')}>
-                {standingWords(own, now, calendar)}
+              <span className={clsx('text-right text-base', isOver(step, now) && 'font-bold text-rowan')}>
+                {standingWords(step, now, calendar)}
               </span>
-              {own.standing !== 'done' && own.standing !== 'skipped' && own.step.items && (
+              {step.standing !== 'done' && step.standing !== 'skipped' && step.step.items && (
                 <span className="col-span-2 truncate text-base text-ink-soft">
-                  {said(detailWords({ ...own.step, place: null }))}
+                  {said(detailWords({ ...step.step, place: null }))}
                 </span>
               )}
             </button>

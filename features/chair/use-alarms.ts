@@ -23,11 +23,11 @@ function soundingAlarms(snapshots: readonly LinkSnapshot[], now: number): Soundi
       if (!service || !state) return [];
       return alarmsOf(service.script, state)
         .filter(({ key, due }) => due <= now && !state.silenced.has(key))
-        .map((own): Sounding => ({
-          ...own,
+        .map((alarm): Sounding => ({
+          ...alarm,
           visitId,
           clientName: service.clientName,
-          late: state.raised.get(own.key)?.late ?? false,
+          late: state.raised.get(alarm.key)?.late ?? false,
         }));
     })
     .sort((a, b) => Number(b.urgent) - Number(a.urgent) || a.due - b.due);
@@ -43,7 +43,7 @@ export function useAlarms(
   const raised = useRef(new Set<string>());
   useEffect(() => {
     snapshots.forEach(({ service, state, visitId }) => {
-      const link = links.find((own) => own.visitId === visitId);
+      const link = links.find((serviceLink) => serviceLink.visitId === visitId);
       if (!service || !state || !link || now === 0) return;
       for (const { key, due } of dueAlarms(alarmsOf(service.script, state), state.raised, now)) {
         if (raised.current.has(`${visitId} ${key}`)) continue;

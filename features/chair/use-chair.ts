@@ -108,7 +108,8 @@ class SnapshotStore {
 
   read = () => {
     const next = this.links.map((link) => link.read());
-    if (next.length !== this.last.length || next.some((own, i) => own !== this.last[i])) this.last = next;
+    if (next.length !== this.last.length || next.some((linkSnapshot, i) => linkSnapshot !== this.last[i]))
+      this.last = next;
     return this.last;
   };
 }

@@ -64,7 +64,7 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
         state.startedAt,
         state.blocks.map(({ units, standing }) => [
           standing,
-          units.map((own) => `${own.standing[0]}${Math.round(own.readyMinutes * 10)}`).join(' '),
+          units.map((unit) => `${unit.standing[0]}${Math.round(unit.readyMinutes * 10)}`).join(' '),
         ]),
         state.stages,
         state.bowls,

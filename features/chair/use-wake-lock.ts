@@ -14,7 +14,7 @@ export function useWakeLock(on: boolean): void {
     const ask = () => {
       if (document.visibilityState !== 'visible') return;
       navigator.wakeLock.request('screen').then(
-        (own) => (gone ? void own.release() : (lock = own)),
+        (wakeLockSentinel) => (gone ? void wakeLockSentinel.release() : (lock = wakeLockSentinel)),
         () => undefined,
       );
     };

@@ -17,14 +17,14 @@ export function detailWords(step: ServiceStep): string {
 }
 
 /** How a step stands: `12:40 of 20 min`, `done, 18 min`, `skipped: no toner needed`. */
-export function standingWords(own: StepState, now: number, calendar: Calendar): string {
-  const { step, standing, begunAt, doneAt, why } = own;
+export function standingWords(stepState: StepState, now: number, calendar: Calendar): string {
+  const { step, standing, begunAt, doneAt, why } = stepState;
   const minutes = `${Math.round(step.minutes)} min`;
   switch (standing) {
     case 'waiting':
       return minutes;
     case 'on':
-      return `${seconds(now - begunAt!)} of ${minutes}, until ${calendar.timeOf(endOf(own))}`;
+      return `${seconds(now - begunAt!)} of ${minutes}, until ${calendar.timeOf(endOf(stepState))}`;
     case 'done':
       return `done, ${Math.max(0, Math.round((doneAt! - begunAt!) / MINUTE))} min`;
     case 'skipped':
@@ -33,4 +33,5 @@ export function standingWords(own: StepState, now: number, calendar: Calendar): 
 }
 
 /** Whether it takes more than a glance to see that a step has had its minutes. */
-export const isOver = (own: StepState, now: number): boolean => own.standing === 'on' && now >= endOf(own);
+export const isOver = (stepState: StepState, now: number): boolean =>
+  stepState.standing === 'on' && now >= endOf(stepState);

@@ -55,8 +55,8 @@ export function Story({
         <div className="border-t border-line pt-4">
           <h2 className="text-md font-bold">Targets, one by one</h2>
           <ol aria-label="Targets" className="mt-2 grid gap-4">
-            {targetProgress(targets, levels, { natural, nextOn, weeksBetween }).map((own, i) => (
-              <TargetLine key={i} number={i + 1} own={own} calendar={calendar} />
+            {targetProgress(targets, levels, { natural, nextOn, weeksBetween }).map((progress, i) => (
+              <TargetLine key={i} number={i + 1} own={progress} calendar={calendar} />
             ))}
           </ol>
         </div>

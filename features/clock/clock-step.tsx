@@ -205,13 +205,13 @@ function Remedies({ unexpected }: Pick<ClockPlan, 'unexpected'>) {
   const said = useSaid();
   const take = (letter: string, remedy: Remedy, limitMinutes: number) =>
     editMix(`formula ${letter}: ${TAKEN[remedy.kind as keyof typeof TAKEN].toLowerCase()}`, (mix) => {
-      const own = mix.formulas[letter] ?? work.letters.find((row) => row.letter === letter)?.formula;
-      return own?.kind === 'lift'
+      const formula = mix.formulas[letter] ?? work.letters.find((row) => row.letter === letter)?.formula;
+      return formula?.kind === 'lift'
         ? {
             ...mix,
             formulas: {
               ...mix.formulas,
-              [letter]: withRemedy(own, remedy, limitMinutes, cautions.warmestCelsius),
+              [letter]: withRemedy(formula, remedy, limitMinutes, cautions.warmestCelsius),
             },
           }
         : mix;

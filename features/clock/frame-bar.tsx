@@ -22,13 +22,16 @@ export function FrameBar() {
           <Segmented
             label="Visits to the basin"
             value={String(visits)}
-            options={BASIN_VISITS.map((own) => ({ value: String(own), words: words(own) }))}
+            options={BASIN_VISITS.map((basinVisit) => ({
+              value: String(basinVisit),
+              words: words(basinVisit),
+            }))}
             onChange={(text) =>
               editMix('visits to the basin', (before) => ({
                 ...before,
                 clock: {
                   ...before.clock,
-                  visits: BASIN_VISITS.find((own) => String(own) === text) ?? 'house',
+                  visits: BASIN_VISITS.find((basinVisit) => String(basinVisit) === text) ?? 'house',
                   chosen: null,
                 },
               }))

@@ -26,12 +26,12 @@ export function OrderList({ blocks, timeline }: OrderListProps) {
     set
       .filter((b) =>
         timeline.foils.some(
-          (own) =>
-            own.block === b &&
-            own.placed <= from &&
-            own.wet > from &&
-            !own.pulled &&
-            !foils.some(({ block, index }) => block === b && index === own.index),
+          (foil) =>
+            foil.block === b &&
+            foil.placed <= from &&
+            foil.wet > from &&
+            !foil.pulled &&
+            !foils.some(({ block, index }) => block === b && index === foil.index),
         ),
       )
       .map((b) => blocks[b].name)

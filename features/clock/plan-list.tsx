@@ -32,7 +32,7 @@ const COLUMNS: readonly {
 /** The plans that there are, side by side with their figures; one of them is followed. */
 export function PlanList({ plans, value, onChoose }: PlanListProps) {
   const choose = (key: string) => {
-    const plan = plans.find((own) => own.key === key);
+    const plan = plans.find((clockPlanned) => clockPlanned.key === key);
     if (plan) onChoose(plan);
   };
   return (

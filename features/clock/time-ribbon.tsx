@@ -36,7 +36,7 @@ export function TimeRibbon({
       {timeline && width > 0 && (
         <svg width={width} height={80} className="block">
           {blocks.map((block, b) => {
-            const foils = timeline.foils.filter((own) => own.block === b);
+            const foils = timeline.foils.filter((foil) => foil.block === b);
             if (foils.length === 0) return null;
             const from = Math.min(...foils.map(({ begun }) => begun));
             const room = x(Math.max(...foils.map(({ placed }) => placed))) - x(from);

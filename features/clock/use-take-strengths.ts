@@ -17,11 +17,12 @@ export function useTakeStrengths(blocks: readonly WorkBlock[]): (plan: ClockPlan
       for (const [b, block] of blocks.entries()) {
         if (strengths[b] === 0) continue;
         const { letter } = block.units[0];
-        const from = formulas[letter] ?? work.letters.find((own) => own.letter === letter)?.formula;
+        const from =
+          formulas[letter] ?? work.letters.find((formulaRow) => formulaRow.letter === letter)?.formula;
         if (from?.kind !== 'lift') continue;
         const made: Formula = { ...from, volumes: block.others![strengths[b] - 1].volumes };
         const same = Object.keys(formulas).find(
-          (own) => JSON.stringify(formulas[own]) === JSON.stringify(made),
+          (key) => JSON.stringify(formulas[key]) === JSON.stringify(made),
         );
         const free =
           same ??

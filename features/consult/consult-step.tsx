@@ -114,7 +114,7 @@ function useChapter(): Chapter {
     () => window.location.hash.slice(1),
     () => '',
   );
-  return CHAPTERS.find((own) => own === hash) ?? 'wish';
+  return CHAPTERS.find((chapter) => chapter === hash) ?? 'wish';
 }
 
 function subscribe(onChange: () => void) {

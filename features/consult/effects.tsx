@@ -20,7 +20,7 @@ export function Effects({ chapter }: { chapter: Chapter }) {
       effectsOf(consult, house, rate, visit.plan.panels.length > 0 ? rootLinesOf(visit.lines) : null, money),
     [consult, house, rate, visit, money],
   );
-  const chapters = [chapter, ...CHAPTERS.filter((own) => own !== chapter)];
+  const chapters = [chapter, ...CHAPTERS.filter((other) => other !== chapter)];
   return (
     <aside
       aria-label="What this changes"

@@ -20,7 +20,7 @@ export function TheirAnswers() {
   const [open, setOpen] = useState(false);
   if (!bundle.answers || bundle.signOff.signed) return null;
   const firstName = bundle.client.name.split(/\s+/)[0];
-  const grave = offered.filter((own) => own.grave);
+  const grave = offered.filter((offeredAnswer) => offeredAnswer.grave);
   return (
     <aside
       aria-label="Answers of the client"

@@ -314,15 +314,15 @@ function ClientChoice({
               No client of that name. Add them under Clients first.
             </li>
           )}
-          {found.map((own) => (
-            <li key={own.id}>
+          {found.map((named) => (
+            <li key={named.id}>
               <button
                 type="button"
-                onClick={() => onChoose(own)}
+                onClick={() => onChoose(named)}
                 className="flex w-full justify-between gap-3 px-3 py-2 text-left text-base hover:bg-leaf-pale"
               >
-                <b>{own.name}</b>
-                <span className="text-ink-soft">{own.phone}</span>
+                <b>{named.name}</b>
+                <span className="text-ink-soft">{named.phone}</span>
               </button>
             </li>
           ))}

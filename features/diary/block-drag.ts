@@ -32,9 +32,9 @@ interface BlockDrag extends Place {
 }
 
 const columnRects = () =>
-  [...document.querySelectorAll<HTMLElement>('[data-person]')].map((own) => ({
-    personId: own.dataset.person!,
-    rect: own.getBoundingClientRect(),
+  [...document.querySelectorAll<HTMLElement>('[data-person]')].map((element) => ({
+    personId: element.dataset.person!,
+    rect: element.getBoundingClientRect(),
   }));
 
 /**

@@ -34,7 +34,7 @@ const read = (
     text,
     events: new ICAL.Component(ICAL.parse(text) as never)
       .getAllSubcomponents('vevent')
-      .map((own) => new ICAL.Event(own)),
+      .map((component) => new ICAL.Event(component)),
   };
 };
 
@@ -44,7 +44,7 @@ test('another reader of calendars finds the moments, before and after summer tim
     appointment({ id: 'b', on: '2027-03-28', from: 600 }),
     appointment({ id: 'c', on: '2027-10-31', from: 605 }),
   ]);
-  expect(events.map((own) => own.startDate.toJSDate().toISOString())).toEqual([
+  expect(events.map((event) => event.startDate.toJSDate().toISOString())).toEqual([
     '2027-03-01T08:30:00.000Z',
     '2027-03-28T08:00:00.000Z',
     '2027-10-31T09:05:00.000Z',

@@ -54,11 +54,11 @@ export function DayColumns({
   const open = openOn(on, opening) ?? CLOSED_DAY;
   const from = Math.min(
     Math.floor(open.from / 60) * 60,
-    ...appointments.map((own) => Math.floor(own.from / 60) * 60),
+    ...appointments.map((appointment) => Math.floor(appointment.from / 60) * 60),
   );
   const to = Math.max(
     Math.ceil(open.to / 60) * 60,
-    ...appointments.map((own) => Math.ceil((own.from + own.minutes) / 60) * 60),
+    ...appointments.map((appointment) => Math.ceil((appointment.from + appointment.minutes) / 60) * 60),
   );
   const hours = Array.from({ length: (to - from) / 60 + 1 }, (_, i) => from + 60 * i);
   const y = (minute: number) => (minute - from) * PX_PER_MINUTE;

@@ -53,9 +53,9 @@ export function DayPage({ facts }: { facts: DayFacts }) {
   const [opened, setOpened] = useState<string>();
   const [address, setAddress] = useState(false);
   const [moved, setMoved] = useState<Moved>();
-  const move = async (own: ShownAppointment, to: Place, back = false) => {
-    const { minutes, kind, note, clientName } = own;
-    const answer = await moveAppointment(own.id, own.revision, {
+  const move = async (shownAppointment: ShownAppointment, to: Place, back = false) => {
+    const { minutes, kind, note, clientName } = shownAppointment;
+    const answer = await moveAppointment(shownAppointment.id, shownAppointment.revision, {
       from: to.from,
       personId: to.personId,
       on,
@@ -69,26 +69,42 @@ export function DayPage({ facts }: { facts: DayFacts }) {
     else {
       // Two at one chair are said, not forbidden: an assistant may be there.
       const others = appointments.filter(
-        (one) => one.id !== own.id && one.personId === to.personId && one.state === 'booked',
+        (one) => one.id !== shownAppointment.id && one.personId === to.personId && one.state === 'booked',
       );
       const clash = clashesWith({ from: to.from, minutes }, others).map((i) => others[i].clientName);
       setMoved({
         words: `${clientName} ${back ? 'is back at' : 'moved to'} ${calendar.time(to.from)}, ${name}.${clash.length > 0 ? ` At the same chair then: ${clash.join(', ')}.` : ''}${column && isOutside({ from: to.from, minutes }, workedOn(on, facts.opening, column.working)) ? ' That is outside their hours.' : ''}`,
-        ...(!back && { undo: () => void move({ ...own, revision: own.revision + 1 }, own, true) }),
+        ...(!back && {
+          undo: () =>
+            void move(
+              { ...shownAppointment, revision: shownAppointment.revision + 1 },
+              shownAppointment,
+              true,
+            ),
+        }),
       });
     }
     router.refresh();
   };
-  const mark = async (own: ShownAppointment, state: AppointmentState, back = false) => {
-    const answer = await markAppointment(own.id, own.revision, state).catch((): Result => ({
-      ok: false,
-      problem: 'No connection: nothing was changed.',
-    }));
+  const mark = async (shownAppointment: ShownAppointment, state: AppointmentState, back = false) => {
+    const answer = await markAppointment(shownAppointment.id, shownAppointment.revision, state).catch(
+      (): Result => ({
+        ok: false,
+        problem: 'No connection: nothing was changed.',
+      }),
+    );
     if (!answer.ok) setMoved({ words: answer.problem, problem: true });
     else
       setMoved({
-        words: `${own.clientName}: ${MARKED[state]}.`,
-        ...(!back && { undo: () => void mark({ ...own, revision: own.revision + 1 }, own.state, true) }),
+        words: `${shownAppointment.clientName}: ${MARKED[state]}.`,
+        ...(!back && {
+          undo: () =>
+            void mark(
+              { ...shownAppointment, revision: shownAppointment.revision + 1 },
+              shownAppointment.state,
+              true,
+            ),
+        }),
       });
     router.refresh();
   };
@@ -177,7 +193,7 @@ export function DayPage({ facts }: { facts: DayFacts }) {
           facts={facts}
           onOpen={setOpened}
           onBook={setBooking}
-          onMove={(own, to) => void move(own, to)}
+          onMove={(shownAppointment, to) => void move(shownAppointment, to)}
         />
         <aside className="grid gap-4">
           <section aria-label="Due" className="card p-4">

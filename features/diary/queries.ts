@@ -107,20 +107,20 @@ export async function loadDay(
     feedSince(person),
     remindableNow(person),
   ]);
-  const shown = all.map((own): ShownAppointment => {
-    const sinceStart = on < day ? 10_000 : on > day ? -10_000 : nowMinute! - own.from;
+  const shown = all.map((appointment): ShownAppointment => {
+    const sinceStart = on < day ? 10_000 : on > day ? -10_000 : nowMinute! - appointment.from;
     const standing = standingOf({
-      ...own,
+      ...appointment,
       sinceStart,
-      short: own.kind === 'alert-test' || own.kind === 'consult',
+      short: appointment.kind === 'alert-test' || appointment.kind === 'consult',
     });
-    return { ...own, standing, lateMinutes: standing === 'late' ? Math.round(sinceStart) : 0 };
+    return { ...appointment, standing, lateMinutes: standing === 'late' ? Math.round(sinceStart) : 0 };
   });
   const named =
     booking.client && isId(booking.client)
       ? (await readClient(person, booking.client, day))?.client
       : undefined;
-  const kind = APPOINTMENT_KINDS.find((own) => own === booking.kind) ?? 'full';
+  const kind = APPOINTMENT_KINDS.find((appointmentKind) => appointmentKind === booking.kind) ?? 'full';
   const columns = columnsOf(people.people, all);
   const from = /^\d{1,4}$/.test(booking.from ?? '') ? { from: Number(booking.from) } : {};
   const withPerson = columns.some(({ personId }) => personId === booking.person)
@@ -200,9 +200,13 @@ export async function loadWeek(wanted: string | undefined): Promise<WeekFacts> {
     today: day,
     columns,
     days,
-    due: due.map((own) => {
-      const minutes = minutesToBook(own.nextWhat, null);
-      return { ...own, minutes, places: placesFor(minutes, own.nextOn < day ? day : own.nextOn, days) };
+    due: due.map((dueClient) => {
+      const minutes = minutesToBook(dueClient.nextWhat, null);
+      return {
+        ...dueClient,
+        minutes,
+        places: placesFor(minutes, dueClient.nextOn < day ? day : dueClient.nextOn, days),
+      };
     }),
   };
 }

@@ -36,7 +36,7 @@ export function WeekPage({ facts: { from, today, columns, days, due } }: { facts
   const strips = hoursOfStrips(days);
   const go = (day: string) => router.push(day === today ? '/day/week' : `/day/week?on=${day}`);
   const free = days
-    .flatMap(({ people }) => people.flatMap((own) => own.free))
+    .flatMap(({ people }) => people.flatMap((person) => person.free))
     .reduce((sum, { minutes }) => sum + minutes, 0);
   const last = dayAfter(from, 6);
   const nameOf = (id: string) => columns.find(({ personId }) => personId === id)?.name ?? '';
@@ -87,8 +87,8 @@ export function WeekPage({ facts: { from, today, columns, days, due } }: { facts
             <p className="mt-1 text-sm text-ink-soft">Nobody up to the end of this week.</p>
           )}
           <ul className="mt-2 grid gap-3">
-            {due.map((own) => (
-              <Due key={own.clientId} own={own} today={today} nameOf={nameOf} />
+            {due.map((dueInWeek) => (
+              <Due key={dueInWeek.clientId} own={dueInWeek} today={today} nameOf={nameOf} />
             ))}
           </ul>
         </section>
@@ -155,13 +155,13 @@ function DayOfWeek({
       </Link>
       <ul className="grid content-center gap-1.5">
         {closed && <li className="text-base text-ink-soft">{closed}</li>}
-        {shown.map((own) => (
+        {shown.map((personDay) => (
           <PersonStrip
-            key={own.personId}
-            own={own}
+            key={personDay.personId}
+            own={personDay}
             over={on < today}
             strips={strips}
-            name={nameOf(own.personId)}
+            name={nameOf(personDay.personId)}
           />
         ))}
       </ul>

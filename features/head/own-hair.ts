@@ -37,18 +37,18 @@ interface ZoneLook {
 
 function zoneLook({ naturalLevel, map }: Known, zone: Zone): ZoneLook {
   const {
-    naturalLevel: own = naturalLevel,
+    naturalLevel: value = naturalLevel,
     greyShare = 0,
     midsLevel,
     endsLevel = midsLevel,
   } = map[zone] ?? {};
-  const lightest = Math.max(midsLevel ?? own, endsLevel ?? own);
+  const lightest = Math.max(midsLevel ?? value, endsLevel ?? value);
   const light = naturalHair(lightest);
   return {
-    ground: drawnHair(own),
+    ground: drawnHair(value),
     greyShare,
     old:
-      lightest - own >= OLD_LEVELS
+      lightest - value >= OLD_LEVELS
         ? { ...light, lightness: Math.min(LIGHTEST_LIGHT, light.lightness * 0.72 + 0.03) }
         : null,
   };

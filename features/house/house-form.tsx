@@ -797,34 +797,34 @@ function AddOns({
   onChange(addOns: House['prices']['addOns']): void;
 }) {
   const change = (id: string, part: Partial<House['prices']['addOns'][number]>) =>
-    onChange(addOns.map((own) => (own.id === id ? { ...own, ...part } : own)));
+    onChange(addOns.map((addOn) => (addOn.id === id ? { ...addOn, ...part } : addOn)));
   const free = () => {
     for (let n = 1; ; n += 1) if (!addOns.some(({ id }) => id === `add-on-${n}`)) return `add-on-${n}`;
   };
   return (
     <fieldset className="grid gap-2 border-t border-line pt-3">
       <legend className="sr-only">Add-ons</legend>
-      {addOns.map((own, i) => (
+      {addOns.map((addOn, i) => (
         <div
-          key={own.id}
+          key={addOn.id}
           className="grid items-end justify-start gap-3 sm:grid-cols-[minmax(0,20rem)_10rem_auto]"
         >
           <TextField
             label={`Add-on ${i + 1}`}
-            value={own.name}
+            value={addOn.name}
             maxLength={60}
-            onChange={(event) => change(own.id, { name: event.target.value })}
+            onChange={(event) => change(addOn.id, { name: event.target.value })}
           />
           <NumberField
             label={`Price of add-on ${i + 1}`}
             unit={currency}
             min={0}
             max={10_000_000 / per}
-            value={own.minor / per}
+            value={addOn.minor / per}
             parse={minor}
-            onChange={(value) => value !== undefined && change(own.id, { minor: Math.round(value * per) })}
+            onChange={(value) => value !== undefined && change(addOn.id, { minor: Math.round(value * per) })}
           />
-          <Button small look="quiet" onClick={() => onChange(addOns.filter(({ id }) => id !== own.id))}>
+          <Button small look="quiet" onClick={() => onChange(addOns.filter(({ id }) => id !== addOn.id))}>
             Remove
           </Button>
         </div>

@@ -28,7 +28,7 @@ interface WeekHoursFieldsProps {
 /** Hours of each weekday: a switch, and from when to when. */
 export function WeekHoursFields({ week, calendar, begins, without, onChange }: WeekHoursFieldsProps) {
   const set = (i: number, hours: DayHours | null) =>
-    onChange(week.map((own, at) => (at === i ? hours : own)));
+    onChange(week.map((dayHours, at) => (at === i ? hours : dayHours)));
   return (
     <ul className="grid gap-1.5">
       {inOrder(begins).map((i) => {
@@ -40,7 +40,7 @@ export function WeekHoursFields({ week, calendar, begins, without, onChange }: W
             <Switch
               label={name}
               on={hours !== null}
-              onChange={(on) => set(i, on ? (week.find((own) => own !== null) ?? USUAL_DAY) : null)}
+              onChange={(on) => set(i, on ? (week.find((dayHours) => dayHours !== null) ?? USUAL_DAY) : null)}
             />
             {hours ? (
               <span className="flex items-center gap-2">
@@ -127,24 +127,24 @@ export function DaysOffFields({ daysOff, what, today, calendar, onChange }: Days
     setTo('');
     setWords('');
   };
-  const coming = daysOff.filter((own) => own.to >= today);
+  const coming = daysOff.filter((off) => off.to >= today);
   return (
     <div className="grid gap-3">
       <ul className="grid gap-1">
-        {coming.map((own) => (
+        {coming.map((off) => (
           <li
-            key={`${own.from} ${own.to} ${own.words}`}
+            key={`${off.from} ${off.to} ${off.words}`}
             className="flex min-h-11 items-center justify-between gap-3"
           >
             <span>
-              <b>{own.words}</b>, {calendar.day(own.from)}
-              {own.to !== own.from && ` to ${calendar.day(own.to)}`}
+              <b>{off.words}</b>, {calendar.day(off.from)}
+              {off.to !== off.from && ` to ${calendar.day(off.to)}`}
             </span>
             <Button
               small
               look="quiet"
-              aria-label={`Remove ${own.words}, ${calendar.day(own.from)}`}
-              onClick={() => onChange(daysOff.filter((one) => one !== own))}
+              aria-label={`Remove ${off.words}, ${calendar.day(off.from)}`}
+              onClick={() => onChange(daysOff.filter((one) => one !== off))}
             >
               Remove
             </Button>

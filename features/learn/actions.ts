@@ -42,8 +42,8 @@ export const takeSpeed = signedIn(
       return { ok: false, problem: 'The house has no such product any more.' };
     const read = parseProducts({
       ...document,
-      products: document.products.map((own) =>
-        own.id === productId && 'speed' in own ? { ...own, speed } : own,
+      products: document.products.map((product) =>
+        product.id === productId && 'speed' in product ? { ...product, speed } : product,
       ),
     });
     if (!read.ok) return read;

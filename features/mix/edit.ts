@@ -8,7 +8,7 @@ import type { Formula, LiftFormula } from '@/core/visit';
 export function useFormulaEdit(letter: string) {
   const { editMix } = useVisit();
   const visit = useComputed();
-  const usual = visit.work.letters.find((own) => own.letter === letter)?.formula;
+  const usual = visit.work.letters.find((formulaRow) => formulaRow.letter === letter)?.formula;
   const set = (label: string, change: (formula: Formula) => Formula, gesture?: string) =>
     editMix(
       `formula ${letter}: ${label}`,
@@ -21,7 +21,7 @@ export function useFormulaEdit(letter: string) {
   const lift = (label: string, part: Partial<LiftFormula>) =>
     set(
       label,
-      (own) => (own.kind === 'lift' ? { ...own, ...part } : own),
+      (formula) => (formula.kind === 'lift' ? { ...formula, ...part } : formula),
       `${letter} ${Object.keys(part).join()}`,
     );
   return { set, lift };
@@ -31,9 +31,9 @@ export function useFormulaEdit(letter: string) {
 export function changed<T extends { readonly id: string }>(
   list: readonly T[],
   id: string,
-  change: (own: T) => T,
+  change: (item: T) => T,
 ): T[] {
-  return list.map((own) => (own.id === id ? change(own) : own));
+  return list.map((item) => (item.id === id ? change(item) : item));
 }
 
 /** An id that the list does not have yet: toner-1, toner-2 … */

@@ -94,7 +94,7 @@ function useSheet(): Sheet {
     () => window.location.hash.slice(1),
     () => '',
   );
-  return SHEETS.find((own) => own === hash) ?? 'bowls';
+  return SHEETS.find((sheet) => sheet === hash) ?? 'bowls';
 }
 
 function subscribe(onChange: () => void) {

@@ -39,8 +39,9 @@ export function KeepNear() {
       void keepNear();
     };
     const begin = async () => {
-      for (const own of await navigator.serviceWorker.getRegistrations())
-        if (new URL(own.scope).pathname === '/chair') await own.unregister();
+      for (const serviceWorkerRegistration of await navigator.serviceWorker.getRegistrations())
+        if (new URL(serviceWorkerRegistration.scope).pathname === '/chair')
+          await serviceWorkerRegistration.unregister();
       const known = navigator.serviceWorker.controller !== null;
       await navigator.serviceWorker.register('/offline-worker.js', { scope: '/' });
       await navigator.serviceWorker.ready;

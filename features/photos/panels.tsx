@@ -76,8 +76,8 @@ export function MarksPanel({ document, liking, onLiking, onSave }: MarksPanelPro
                 event.target.value !== mark.words &&
                 onSave({
                   ...document,
-                  marks: document.marks.map((own, j) =>
-                    j === i ? { ...own, words: event.target.value } : own,
+                  marks: document.marks.map((current, j) =>
+                    j === i ? { ...current, words: event.target.value } : current,
                   ),
                 })
               }

@@ -43,11 +43,11 @@ export function PoseCamera({ ghost, busy, onTaken }: PoseCameraProps) {
     };
   }, []);
   const shoot = () => {
-    const own = video.current!;
+    const element = video.current!;
     const canvas = document.createElement('canvas');
-    canvas.width = own.videoWidth;
-    canvas.height = own.videoHeight;
-    canvas.getContext('2d')!.drawImage(own, 0, 0);
+    canvas.width = element.videoWidth;
+    canvas.height = element.videoHeight;
+    canvas.getContext('2d')!.drawImage(element, 0, 0);
     canvas.toBlob(
       (blob) => blob && onTaken(new File([blob], 'pose.jpg', { type: 'image/jpeg' })),
       'image/jpeg',

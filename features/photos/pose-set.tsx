@@ -49,7 +49,7 @@ export function PoseSet({ clientId, visitId, consented }: PoseSetProps) {
             <li key={pose} className="rounded-ui border border-line p-2">
               <div className="mb-1.5 flex min-h-8 items-center justify-between gap-2">
                 <b className="text-base">{POSE_WORDS[pose]}</b>
-                {photos.filter((own) => own.document.pose === pose).length > 1 && (
+                {photos.filter((photo) => photo.document.pose === pose).length > 1 && (
                   <Button
                     small
                     look="quiet"
@@ -120,7 +120,7 @@ export function PoseSet({ clientId, visitId, consented }: PoseSetProps) {
       >
         {wiping && (
           <Compare
-            photos={photos.filter((own) => own.document.pose === wiping)}
+            photos={photos.filter((photo) => photo.document.pose === wiping)}
             visitId={visitId}
             pose={wiping}
           />
@@ -137,7 +137,7 @@ function Compare({ photos, visitId, pose }: { photos: Photos; visitId: string; p
   const before = posedOf(photos, visitId, pose, 'before');
   const after = posedOf(photos, visitId, pose, 'after');
   const last = ghostFor(
-    photos.filter((own) => own.visitId !== visitId),
+    photos.filter((photo) => photo.visitId !== visitId),
     visitId,
     pose,
     'before',

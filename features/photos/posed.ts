@@ -16,7 +16,7 @@ export function posedOf<T extends Posed>(
   stage: Stage,
 ): T | undefined {
   return newestFirst(photos).find(
-    (own) => own.visitId === visitId && own.document.pose === pose && own.document.stage === stage,
+    (item) => item.visitId === visitId && item.document.pose === pose && item.document.stage === stage,
   );
 }
 

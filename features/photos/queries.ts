@@ -24,8 +24,8 @@ export async function uploadPhoto(person: SignedIn, clientId: string, form: Form
   if (!(file instanceof File)) return { ok: false, status: 400, problem: 'Choose a picture first.' };
   if (kind !== 'wish' && kind !== 'hair')
     return { ok: false, status: 400, problem: 'kind: must be wish or hair.' };
-  const pose = POSES.find((own) => own === form.get('pose')) ?? null;
-  const stage = STAGES.find((own) => own === form.get('stage')) ?? null;
+  const pose = POSES.find((other) => other === form.get('pose')) ?? null;
+  const stage = STAGES.find((other) => other === form.get('stage')) ?? null;
   if ((form.has('pose') || form.has('stage')) && (pose === null || stage === null))
     return {
       ok: false,

@@ -96,5 +96,5 @@ function Toggle({ words, on, onPress }: { words: string; on: boolean; onPress():
 
 /** A set with one of all put in or taken out, in the order of all. */
 function toggled<T>(all: readonly T[], chosen: readonly T[], one: T): T[] {
-  return all.filter((own) => chosen.includes(own) !== (own === one));
+  return all.filter((item) => chosen.includes(item) !== (item === one));
 }

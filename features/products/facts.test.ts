@@ -3,10 +3,10 @@ import { PRODUCT_KINDS, rangeProblems, USUAL_RANGE, type Product } from '@/core/
 import { emptyProduct } from './empty-product';
 import { factsOf } from './facts';
 
-const nameOf = (id: string) => USUAL_RANGE.find((own) => own.id === id)?.name ?? id;
+const nameOf = (id: string) => USUAL_RANGE.find((product) => product.id === id)?.name ?? id;
 const said = (id: string) =>
   factsOf(
-    USUAL_RANGE.find((own) => own.id === id)!,
+    USUAL_RANGE.find((product) => product.id === id)!,
     nameOf,
   );
 

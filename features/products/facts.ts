@@ -15,30 +15,30 @@ const mixed = ({ ratio, volumes }: { ratio: RatioRange; volumes: StrengthRange }
     : `1:${ratio.usual} (1:${ratio.least}–${ratio.most}), ${range(volumes, ' vol')}`;
 
 /** What a product is, in a line. */
-export function factsOf(own: Product, nameOf: (id: string) => string): string {
-  switch (own.kind) {
+export function factsOf(product: Product, nameOf: (id: string) => string): string {
+  switch (product.kind) {
     case 'lightener':
     case 'high-lift': {
-      const times = USES.filter((use) => own.minutes[use] !== null).map(
-        (use) => `${own.minutes[use]} min ${USE_WORDS[use]}`,
+      const times = USES.filter((use) => product.minutes[use] !== null).map(
+        (use) => `${product.minutes[use]} min ${USE_WORDS[use]}`,
       );
-      return `${mixed(own)}; ${times.join(', ')}${own.leastMinutes ? `, ${own.leastMinutes} min at least` : ''}${own.usualMinutes ? `, usually ${own.usualMinutes} min` : ''}${own.warmestCelsius === 0 ? ', no added heat' : own.warmestCelsius ? `, up to ${own.warmestCelsius} °C` : ''}; lifts ${own.levels} levels, to ${own.top}${own.speed === 1 ? '' : `, ${own.speed} times as fast`}`;
+      return `${mixed(product)}; ${times.join(', ')}${product.leastMinutes ? `, ${product.leastMinutes} min at least` : ''}${product.usualMinutes ? `, usually ${product.usualMinutes} min` : ''}${product.warmestCelsius === 0 ? ', no added heat' : product.warmestCelsius ? `, up to ${product.warmestCelsius} °C` : ''}; lifts ${product.levels} levels, to ${product.top}${product.speed === 1 ? '' : `, ${product.speed} times as fast`}`;
     }
     case 'developer':
-      return `${own.volumes} vol, ${Math.round((own.volumes * 30) / 10) / 10}%`;
+      return `${product.volumes} vol, ${Math.round((product.volumes * 30) / 10) / 10}%`;
     case 'line':
-      return `${mixed(own)}; ${range(own.minutes, ' min')}${own.minutes.usual ? `, usually ${own.minutes.usual} min` : ''}; root ${own.root.natural} natural : ${own.root.ash} ash${own.root.levels === 0 ? '' : `, ${own.root.levels > 0 ? '+' : '−'}${Math.abs(own.root.levels)}`}${own.lifts ? `; lifts ${own.lifts.levels} levels` : ''}`;
+      return `${mixed(product)}; ${range(product.minutes, ' min')}${product.minutes.usual ? `, usually ${product.minutes.usual} min` : ''}; root ${product.root.natural} natural : ${product.root.ash} ash${product.root.levels === 0 ? '' : `, ${product.root.levels > 0 ? '+' : '−'}${Math.abs(product.root.levels)}`}${product.lifts ? `; lifts ${product.lifts.levels} levels` : ''}`;
     case 'shade':
-      return own.tone === 'clear'
-        ? `${nameOf(own.line)}, clear`
-        : `${nameOf(own.line)}, level ${own.level}, ${own.tone}`;
+      return product.tone === 'clear'
+        ? `${nameOf(product.line)}, clear`
+        : `${nameOf(product.line)}, level ${product.level}, ${product.tone}`;
     case 'additive':
-      return `${own.perGram} g for 1 g of lightener${own.weakens ? ', weakens the mix' : ''}${own.dropGrams ? `; a drop weighs ${own.dropGrams} g` : ''}`;
+      return `${product.perGram} g for 1 g of lightener${product.weakens ? ', weakens the mix' : ''}${product.dropGrams ? `; a drop weighs ${product.dropGrams} g` : ''}`;
     case 'treatment':
-      return `${own.perUse} g a head`;
+      return `${product.perUse} g a head`;
     case 'foil':
-      return `${own.widthMm} × ${own.lengthMm} mm`;
+      return `${product.widthMm} × ${product.lengthMm} mm`;
     case 'recipe':
-      return `${RECIPE_WORDS[own.use]}: ${own.parts.map((part) => `${part.parts} ${'product' in part ? nameOf(part.product) : `${part.volumes} vol`}`).join(' : ')}; ${own.perHairGram} g for 1 g of hair, ${own.minutes} min`;
+      return `${RECIPE_WORDS[product.use]}: ${product.parts.map((part) => `${part.parts} ${'product' in part ? nameOf(part.product) : `${part.volumes} vol`}`).join(' : ')}; ${product.perHairGram} g for 1 g of hair, ${product.minutes} min`;
   }
 }

@@ -31,9 +31,9 @@ export function ImportPreview({ preview, busy, nameOf, onTake }: ImportPreviewPr
         <section aria-label="Added">
           <h3 className="font-semibold">Added</h3>
           <ul className="grid max-h-48 gap-0.5 overflow-y-auto text-base">
-            {added.map((own) => (
-              <li key={own.id}>
-                <b>{own.name}</b> <span className="text-ink-soft">{factsOf(own, nameOf)}</span>
+            {added.map((product) => (
+              <li key={product.id}>
+                <b>{product.name}</b> <span className="text-ink-soft">{factsOf(product, nameOf)}</span>
               </li>
             ))}
           </ul>

@@ -45,7 +45,7 @@ export function ProductsPage({ initial, revision, mayChange, toBuy }: ProductsPa
   const [said, say] = useState<Said>();
   const [busy, start] = useTransition();
   const { prices } = useHouse();
-  const nameOf = (id: string) => products.find((own) => own.id === id)?.name ?? id;
+  const nameOf = (id: string) => products.find((product) => product.id === id)?.name ?? id;
 
   const save = (next: readonly Product[], words: string) =>
     new Promise<string | undefined>((resolve) =>
@@ -116,7 +116,7 @@ export function ProductsPage({ initial, revision, mayChange, toBuy }: ProductsPa
       {!mayChange && <p className="mb-4 text-base text-ink-soft">Only the owner can change this.</p>}
       <ToBuy needs={toBuy} />
       <div className="grid gap-6">
-        {PRODUCT_KINDS.filter((kind) => products.some((own) => own.kind === kind)).map((kind) => (
+        {PRODUCT_KINDS.filter((kind) => products.some((product) => product.kind === kind)).map((kind) => (
           <Shelf
             key={kind}
             kind={kind}
@@ -142,7 +142,7 @@ export function ProductsPage({ initial, revision, mayChange, toBuy }: ProductsPa
               const problem = await save(
                 editing.at === null
                   ? [...products, next]
-                  : products.map((own, i) => (i === editing.at ? next : own)),
+                  : products.map((product, i) => (i === editing.at ? next : product)),
                 `${next.name} saved.`,
               );
               if (problem === undefined) edit(undefined);
@@ -264,37 +264,39 @@ function Shelf({
         </thead>
         <tbody>
           {products
-            .filter((own) => own.kind === kind)
-            .map((own) => (
+            .filter((product) => product.kind === kind)
+            .map((product) => (
               <tr
-                key={own.id}
+                key={product.id}
                 className="[&>*]:px-4 [&>*]:py-2 max-md:[&>*]:py-1 [&:not(:first-child)>*]:border-t [&:not(:first-child)>*]:border-line"
               >
                 <th scope="row" className="text-left font-semibold" data-as-written>
                   {onEdit ? (
                     <button
                       type="button"
-                      onClick={() => onEdit(own)}
+                      onClick={() => onEdit(product)}
                       className="min-h-8 text-left underline-offset-2 hover:underline"
                     >
-                      {own.name}
+                      {product.name}
                     </button>
                   ) : (
-                    own.name
+                    product.name
                   )}
                 </th>
                 <td className="text-sm">
-                  <p>{said(factsOf(own, nameOf))}</p>
-                  {own.note && <p className="text-ink-soft">{own.note}</p>}
+                  <p>{said(factsOf(product, nameOf))}</p>
+                  {product.note && <p className="text-ink-soft">{product.note}</p>}
                 </td>
                 <td className="text-right whitespace-nowrap">
-                  {isStocked(own) && own.kind !== 'line' && <Stock own={own} />}
+                  {isStocked(product) && product.kind !== 'line' && <Stock own={product} />}
                 </td>
                 <td className="text-right whitespace-nowrap text-ink-soft">
-                  {isStocked(own)
-                    ? own.packMinor > 0 &&
-                      said(`${money(own.packMinor)} for ${own.pack}${own.kind === 'foil' ? '' : ' g'}`)
-                    : own.priceMinor > 0 && money(own.priceMinor)}
+                  {isStocked(product)
+                    ? product.packMinor > 0 &&
+                      said(
+                        `${money(product.packMinor)} for ${product.pack}${product.kind === 'foil' ? '' : ' g'}`,
+                      )
+                    : product.priceMinor > 0 && money(product.priceMinor)}
                 </td>
               </tr>
             ))}

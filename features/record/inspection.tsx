@@ -78,7 +78,7 @@ interface CorrectionsProps {
 /** What was put right after the rinse. */
 export function CorrectionList({ corrections, disabled, onChange }: CorrectionsProps) {
   const change = (at: number, part: Partial<Outcome['corrections'][number]>) =>
-    onChange(corrections.map((own, i) => (i === at ? { ...own, ...part } : own)));
+    onChange(corrections.map((correction, i) => (i === at ? { ...correction, ...part } : correction)));
   const box = 'h-9 rounded-ui border border-edge bg-field px-1.5 text-base hover:border-ink';
   return (
     <fieldset disabled={disabled} className="grid gap-2">
@@ -93,13 +93,13 @@ export function CorrectionList({ corrections, disabled, onChange }: CorrectionsP
         </Button>
       </div>
       {corrections.length === 0 && <p className="text-sm text-ink-soft">None.</p>}
-      {corrections.map((own, i) => (
+      {corrections.map((correction, i) => (
         <div key={i} className="grid grid-cols-[1fr_1fr_auto] gap-2">
           <select
             aria-label={`Correction ${i + 1}`}
             className={box}
-            value={own.what}
-            onChange={(event) => change(i, { what: event.target.value as typeof own.what })}
+            value={correction.what}
+            onChange={(event) => change(i, { what: event.target.value as typeof correction.what })}
           >
             {CORRECTIONS.map((what) => (
               <option key={what} value={what}>
@@ -110,7 +110,7 @@ export function CorrectionList({ corrections, disabled, onChange }: CorrectionsP
           <select
             aria-label={`Where, correction ${i + 1}`}
             className={box}
-            value={own.zone ?? ''}
+            value={correction.zone ?? ''}
             onChange={(event) => change(i, { zone: (event.target.value || null) as Zone | null })}
           >
             <option value="">all over</option>
@@ -133,7 +133,7 @@ export function CorrectionList({ corrections, disabled, onChange }: CorrectionsP
             placeholder="With what, how long"
             maxLength={300}
             className={`${box} col-span-3`}
-            value={own.words}
+            value={correction.words}
             onChange={(event) => change(i, { words: event.target.value })}
           />
         </div>

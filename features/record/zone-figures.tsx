@@ -31,10 +31,10 @@ export function ZoneFigures({ part, shown, zones, found }: ZoneFiguresProps) {
   const { head } = computed.drawing;
   const outlines = useMemo(() => zoneOutlines(makeScalpGrid(makeScalp(head))), [head]);
   return outlines.map(({ zone, outlines: edges, label }) => {
-    const own = zones[zone];
+    const zoneOutcome = zones[zone];
     const { words, fill, opacity } = {
-      regrowth: () => regrowthOf(found[zone], own?.leftMm ?? null),
-      level: () => levelOf(own),
+      regrowth: () => regrowthOf(found[zone], zoneOutcome?.leftMm ?? null),
+      level: () => levelOf(zoneOutcome),
       hair: () => shareOf(shares.byZone[zone]),
     }[shown]();
     if (part === 'fields')
@@ -96,12 +96,12 @@ function regrowthOf(found: number | undefined, leftMm: number | null): Figure {
   };
 }
 
-function levelOf(own: NonNullable<Outcome['zones']>[Zone] | undefined): Figure {
+function levelOf(zoneOutcome: NonNullable<Outcome['zones']>[Zone] | undefined): Figure {
   const words = [
-    own?.level !== null && own?.level !== undefined && formatLevel(own.level),
-    own?.tone && TONE_WORDS[own.tone],
+    zoneOutcome?.level !== null && zoneOutcome?.level !== undefined && formatLevel(zoneOutcome.level),
+    zoneOutcome?.tone && TONE_WORDS[zoneOutcome.tone],
   ]
     .filter(Boolean)
     .join(' ');
-  return { words, fill: own?.level ? cssColour(naturalHair(own.level)) : null, opacity: 0.9 };
+  return { words, fill: zoneOutcome?.level ? cssColour(naturalHair(zoneOutcome.level)) : null, opacity: 0.9 };
 }

@@ -132,7 +132,8 @@ export function ZoneTable({ zones, found, disabled, onChange }: ZoneTableProps) 
 const LEVELS = Array.from({ length: 19 }, (_, i) => 1 + i / 2);
 const alike = (all: readonly (ZoneOutcome | undefined)[]) =>
   all.every(
-    (own) => JSON.stringify({ ...UNTOUCHED, ...own }) === JSON.stringify({ ...UNTOUCHED, ...all[0] }),
+    (zoneOutcome) =>
+      JSON.stringify({ ...UNTOUCHED, ...zoneOutcome }) === JSON.stringify({ ...UNTOUCHED, ...all[0] }),
   );
 
 /** Millimetres from 0 to 100, or nothing; what cannot be read is marked and changes nothing. */

@@ -47,12 +47,12 @@ export function RemindersPage({
   const [busy, setBusy] = useState(false);
   const [said, say] = useState<SendAnswer>();
   const open = remindable.filter(isOpen);
-  const isChosen = (own: Remindable) => (own.kind === 'appointment') !== turned.has(keyOf(own));
+  const isChosen = (current: Remindable) => (current.kind === 'appointment') !== turned.has(keyOf(current));
   const chosen = open.filter(isChosen);
-  const flip = (own: Remindable) =>
+  const flip = (current: Remindable) =>
     turn((before) => {
       const next = new Set(before);
-      if (!next.delete(keyOf(own))) next.add(keyOf(own));
+      if (!next.delete(keyOf(current))) next.add(keyOf(current));
       return next;
     });
   const send = async () => {
@@ -182,7 +182,7 @@ export function RemindersPage({
         </section>
         <aside className="grid gap-4">
           {CANNOT.map(({ standing, words, hint }) => {
-            const cannot = remindable.filter((own) => own.standing === standing);
+            const cannot = remindable.filter((other) => other.standing === standing);
             return (
               cannot.length > 0 && (
                 <section key={standing} aria-label={words} className="card p-4">

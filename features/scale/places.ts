@@ -25,7 +25,7 @@ export function placesIn(variable: string, text = process.env[variable]): ScaleP
         );
       return { name: (read[1] ?? 'Scale').trim(), host: read[2], port: Number(read[3]) };
     });
-  const twice = places.find(({ name }, i) => places.findIndex((own) => own.name === name) !== i);
+  const twice = places.find(({ name }, i) => places.findIndex((place) => place.name === name) !== i);
   if (twice) throw new Error(`${variable} names two scales “${twice.name}”.`);
   return places;
 }

@@ -17,7 +17,7 @@ const held = globalThis as { latticeScales?: Map<string, ScaleDriver> };
 
 /** The scale of a name, and the first where none of that name is there; undefined where none is connected. */
 export function scaleAt(name: string | null): (ScaleDriver & { readonly name: string }) | undefined {
-  const place = scales().find((own) => own.name === name) ?? scales()[0];
+  const place = scales().find((scale) => scale.name === name) ?? scales()[0];
   if (!place) return undefined;
   const key = `${place.host}:${place.port}`;
   held.latticeScales ??= new Map();

@@ -46,7 +46,8 @@ export async function endWithSession(
   end: () => void,
   goesOn: () => void = () => undefined,
 ): Promise<() => void> {
-  const look = () => readSession(sessionId).then((own) => (own && !own.locked ? goesOn() : end()), end);
+  const look = () =>
+    readSession(sessionId).then((signedIn) => (signedIn && !signedIn.locked ? goesOn() : end()), end);
   const beat = setInterval(() => void look(), LOOK_MS);
   const deaf = await listenTo('sessions', salonId, () => void look());
   return () => {

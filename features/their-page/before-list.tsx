@@ -46,7 +46,7 @@ export function BeforeList({ history, occasions, today, onHistory, onOccasions }
           <Entry
             key={`${entry.on}${i}`}
             what={SERVICE_WORDS[entry.what]}
-            onRemove={() => onHistory(history.filter((own) => own !== entry))}
+            onRemove={() => onHistory(history.filter((historyEntry) => historyEntry !== entry))}
           >
             <span className="flex-1">
               <b>{SERVICE_WORDS[entry.what]}</b>, {WHERE_WORDS[entry.where]}, {calendar.day(entry.on)}
@@ -57,14 +57,14 @@ export function BeforeList({ history, occasions, today, onHistory, onOccasions }
       <AddService today={today} onAdd={(entry) => onHistory([...history, entry])} />
       <h3 className="mt-2 font-semibold">Is something coming up?</h3>
       <ul className="grid gap-1">
-        {occasions.map((own) => (
+        {occasions.map((occasion) => (
           <Entry
-            key={`${own.what}${own.on}`}
-            what={own.what}
-            onRemove={() => onOccasions(occasions.filter((other) => other !== own))}
+            key={`${occasion.what}${occasion.on}`}
+            what={occasion.what}
+            onRemove={() => onOccasions(occasions.filter((other) => other !== occasion))}
           >
             <span className="flex-1">
-              <b>{own.what}</b>, {calendar.day(own.on)}
+              <b>{occasion.what}</b>, {calendar.day(occasion.on)}
             </span>
           </Entry>
         ))}

@@ -176,19 +176,19 @@ export function TheirPageForm({ secret, page }: { secret: string; page: TheirPag
             <Select
               label="Weeks between visits"
               value={upkeep.weeksBetween?.toString() ?? ''}
-              options={options(WEEKS.map((own) => [String(own), `${own} weeks`]))}
+              options={options(WEEKS.map((week) => [String(week), `${week} weeks`]))}
               onChange={(value) => set('upkeep', { weeksBetween: numberOr(value) })}
             />
             <Select
               label="Washes a week"
               value={upkeep.washesPerWeek?.toString() ?? ''}
-              options={options(WASHES.map((own) => [String(own), String(own)]))}
+              options={options(WASHES.map((wash) => [String(wash), String(wash)]))}
               onChange={(value) => set('upkeep', { washesPerWeek: numberOr(value) })}
             />
             <Select
               label="Time you have"
               value={limits.minutesAtMost?.toString() ?? ''}
-              options={options(HOURS.map((own) => [String(own), `${own / 60} h`]))}
+              options={options(HOURS.map((hour) => [String(hour), `${hour / 60} h`]))}
               onChange={(value) => set('limits', { minutesAtMost: numberOr(value) })}
             />
             <TextField

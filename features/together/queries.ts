@@ -38,7 +38,8 @@ export async function visitStream(
       if (list !== told) event('people', JSON.parse(list));
       told = list;
     };
-    const tell = (own: Parameters<typeof tellVisit>[2]) => void tellVisit(person, visitId, own).catch(close);
+    const tell = (visitSignal: Parameters<typeof tellVisit>[2]) =>
+      void tellVisit(person, visitId, visitSignal).catch(close);
     const heard = (present: Present) => {
       if (present.station === station) here = present;
       else people.set(present.station, { present, heardAt: serverNow() });

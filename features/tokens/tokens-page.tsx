@@ -85,7 +85,9 @@ export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
               <Switch
                 label={capital(SCOPES[scope])}
                 on={scopes.includes(scope)}
-                onChange={(on) => setScopes(on ? [...scopes, scope] : scopes.filter((own) => own !== scope))}
+                onChange={(on) =>
+                  setScopes(on ? [...scopes, scope] : scopes.filter((other) => other !== scope))
+                }
               />
             </div>
           ))}

@@ -29,7 +29,7 @@ export function Colleagues() {
   if (people.length === 0) return null;
   const where = (own: { readonly step: string; readonly panel: string }) =>
     [stepName(own.step), plan.panels.find(({ id }) => id === own.panel)?.name].filter(Boolean).join(', ');
-  const words = people.map((own) => `${own.name} in ${where(own)}`).join('; ');
+  const words = people.map((person) => `${person.name} in ${where(person)}`).join('; ');
   return (
     <Popover.Root>
       <Popover.Trigger
@@ -38,12 +38,12 @@ export function Colleagues() {
       >
         <span className="sr-only">Also here: {words}</span>
         <span className="flex -space-x-1.5">
-          {people.slice(0, MOST_SHOWN).map((own) => (
+          {people.slice(0, MOST_SHOWN).map((person) => (
             <span
-              key={own.station}
-              className={`grid size-8 place-items-center rounded-full border-2 border-raised text-xs font-bold ${own.step === step && own.panel === panel ? 'bg-amber-pale text-amber-bark' : 'bg-leaf-pale text-leaf'}`}
+              key={person.station}
+              className={`grid size-8 place-items-center rounded-full border-2 border-raised text-xs font-bold ${person.step === step && person.panel === panel ? 'bg-amber-pale text-amber-bark' : 'bg-leaf-pale text-leaf'}`}
             >
-              {initialsOf(own.name)}
+              {initialsOf(person.name)}
             </span>
           ))}
           {people.length > MOST_SHOWN && (
@@ -62,10 +62,10 @@ export function Colleagues() {
         >
           <p className="font-semibold">Also here</p>
           <ul className="mt-1 grid gap-1">
-            {people.map((own) => (
-              <li key={own.station} className="flex justify-between gap-3">
-                <span className="truncate">{own.name}</span>
-                <span className="shrink-0 text-ink-soft">{where(own)}</span>
+            {people.map((person) => (
+              <li key={person.station} className="flex justify-between gap-3">
+                <span className="truncate">{person.name}</span>
+                <span className="shrink-0 text-ink-soft">{where(person)}</span>
               </li>
             ))}
           </ul>

@@ -79,10 +79,10 @@ const now = () => states.at(-1)?.[0];
 const kept = () => readBackup(VISIT, 'plan')?.document;
 
 test('a moment after the last change the newest edit is sent, once, on the revision that it is based on', async () => {
-  const own = saver();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
   jest.advanceTimersByTime(200);
-  own.put({ n: 2 });
+  partSaver.put({ n: 2 });
   jest.advanceTimersByTime(349);
   expect(sent).toEqual([]);
   // Before it is sent it lies on this device.
@@ -94,18 +94,18 @@ test('a moment after the last change the newest edit is sent, once, on the revis
     keepalive: false,
     edit: { baseRevision: 3, base: BASE, document: { n: 2 }, following: [] },
   });
-  expect(own.dirty).toBe(true);
+  expect(partSaver.dirty).toBe(true);
   await sent[0].answer({ ok: true, revision: 4 });
-  expect([own.dirty, own.baseRevision, now(), kept()]).toEqual([false, 4, 'saved', undefined]);
+  expect([partSaver.dirty, partSaver.baseRevision, now(), kept()]).toEqual([false, 4, 'saved', undefined]);
   jest.advanceTimersByTime(60_000);
   expect(sent).toHaveLength(1);
 });
 
 test('what is changed while a request is under way goes after it, on the revision that came back', async () => {
-  const own = saver();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
   jest.advanceTimersByTime(350);
-  own.put({ n: 2 });
+  partSaver.put({ n: 2 });
   jest.advanceTimersByTime(1000);
   // One request at a time.
   expect(sent).toHaveLength(1);
@@ -114,12 +114,12 @@ test('what is changed while a request is under way goes after it, on the revisio
   jest.advanceTimersByTime(0);
   expect(sent[1].edit).toMatchObject({ baseRevision: 4, document: { n: 2 }, following: [] });
   await sent[1].answer({ ok: true, revision: 5 });
-  expect([own.baseRevision, now(), kept()]).toEqual([5, 'saved', undefined]);
+  expect([partSaver.baseRevision, now(), kept()]).toEqual([5, 'saved', undefined]);
 });
 
 test('without a network it is kept and tried again, more and more rarely, always as the same edit', async () => {
-  const own = saver();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
   jest.advanceTimersByTime(350);
   const waits = [1000, 2000, 4000, 8000, 15_000, 15_000];
   for (const [i, wait] of waits.entries()) {
@@ -137,11 +137,11 @@ test('without a network it is kept and tried again, more and more rarely, always
 });
 
 test('an edit after one whose answer was lost names it: it may have been taken', async () => {
-  const own = saver();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
   jest.advanceTimersByTime(350);
   await sent[0].answer('lost');
-  own.put({ n: 2 });
+  partSaver.put({ n: 2 });
   jest.advanceTimersByTime(350);
   expect(sent[1].edit).toMatchObject({
     baseRevision: 3,
@@ -149,7 +149,7 @@ test('an edit after one whose answer was lost names it: it may have been taken',
     following: [sent[0].edit.editId],
   });
   await sent[1].answer({ ok: true, revision: 5 });
-  own.put({ n: 3 });
+  partSaver.put({ n: 3 });
   jest.advanceTimersByTime(350);
   // What was answered is followed no more.
   expect(sent[2].edit).toMatchObject({ baseRevision: 5, following: [] });
@@ -157,28 +157,28 @@ test('an edit after one whose answer was lost names it: it may have been taken',
 
 test('a stale edit is handed over as refused; with a newer one waiting, the newest is', async () => {
   const refusal: SaveAnswer = { ok: false, reason: 'stale', problem: 'Somebody saved meanwhile.' };
-  const own = saver();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
   jest.advanceTimersByTime(350);
-  own.put({ n: 2 });
+  partSaver.put({ n: 2 });
   await sent[0].answer(refusal);
   expect(stale).toEqual([]);
   jest.advanceTimersByTime(0);
   expect(sent[1].edit).toMatchObject({ baseRevision: 3, document: { n: 2 } });
   await sent[1].answer(refusal);
-  expect([stale, own.dirty, kept()]).toEqual([[{ n: 2 }], false, undefined]);
+  expect([stale, partSaver.dirty, kept()]).toEqual([[{ n: 2 }], false, undefined]);
   // What is edited on the fetched version is saved on it.
-  own.rebase({ revision: 9, document: BASE });
-  own.put({ n: 3 });
+  partSaver.rebase({ revision: 9, document: BASE });
+  partSaver.put({ n: 3 });
   jest.advanceTimersByTime(350);
   expect(sent[2].edit).toMatchObject({ baseRevision: 9, following: [] });
 });
 
 test('an edit that was saved together with somebody else’s is told with what is saved now, and is the base of the next', async () => {
-  const own = saver();
-  own.put({ n: 1, m: 0 });
+  const partSaver = saver();
+  partSaver.put({ n: 1, m: 0 });
   jest.advanceTimersByTime(350);
-  own.put({ n: 2, m: 0 });
+  partSaver.put({ n: 2, m: 0 });
   await sent[0].answer({ ok: true, revision: 6, merged: { document: { n: 1, m: 5 }, draft: null } });
   expect(merged).toEqual([[{ n: 1, m: 0 }, { n: 1, m: 5 }, undefined]]);
   jest.advanceTimersByTime(0);
@@ -195,24 +195,29 @@ test('an edit that was saved together with somebody else’s is told with what i
     { n: 7, m: 5 },
     { document: { n: 2, m: 5 }, editId: edit.editId },
   ]);
-  expect([own.base, own.baseRevision, own.dirty, kept()]).toEqual([{ n: 7, m: 5 }, 8, false, undefined]);
+  expect([partSaver.base, partSaver.baseRevision, partSaver.dirty, kept()]).toEqual([
+    { n: 7, m: 5 },
+    8,
+    false,
+    undefined,
+  ]);
 });
 
 test('an edit of a visit that was signed off meanwhile is handed over as refused', async () => {
-  const own = saver();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
   jest.advanceTimersByTime(350);
   await sent[0].answer({ ok: false, reason: 'signed', problem: 'Signed off.' });
-  expect([stale, own.dirty, kept()]).toEqual([[{ n: 1 }], false, undefined]);
+  expect([stale, partSaver.dirty, kept()]).toEqual([[{ n: 1 }], false, undefined]);
 });
 
 test('a refusal is said and the edit stays on this device; signed in again it is sent by itself', async () => {
-  const own = saver();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
   jest.advanceTimersByTime(350);
   await sent[0].answer({ ok: false, reason: 'signed-out', problem: 'Sign in again.' });
   expect(states.at(-1)).toEqual(['refused', 'Sign in again.']);
-  expect([own.dirty, kept()]).toEqual([true, { n: 1 }]);
+  expect([partSaver.dirty, kept()]).toEqual([true, { n: 1 }]);
   jest.advanceTimersByTime(8000);
   await sent[1].answer({ ok: true, revision: 4 });
   expect(now()).toBe('saved');
@@ -220,23 +225,23 @@ test('a refusal is said and the edit stays on this device; signed in again it is
 
 test('an edit left over from a window that closed goes on as the same edit, and what follows names it', async () => {
   writeBackup(VISIT, 'plan', { baseRevision: 2, editId: 'left', following: ['older'], document: { n: 7 } });
-  const own = saver();
-  own.resume(own.leftOver()!);
+  const partSaver = saver();
+  partSaver.resume(partSaver.leftOver()!);
   jest.advanceTimersByTime(0);
   expect(sent[0].edit).toEqual({ baseRevision: 2, editId: 'left', following: ['older'], document: { n: 7 } });
-  own.put({ n: 8 });
+  partSaver.put({ n: 8 });
   await sent[0].answer('lost');
   jest.advanceTimersByTime(1000);
   expect(sent[1].edit.following).toEqual(['older', 'left']);
 });
 
 test('leaving the page sends what waits at once, in a request that outlives it', () => {
-  const own = saver();
-  own.put({ n: 1 });
-  own.flush();
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
+  partSaver.flush();
   expect(sent[0]).toMatchObject({ keepalive: true, edit: { document: { n: 1 } } });
   expect(sent[0].edit).not.toHaveProperty('base');
-  own.flush();
+  partSaver.flush();
   expect(sent).toHaveLength(1);
 });
 
@@ -254,9 +259,9 @@ test('a browser that keeps nothing saves all the same; what it kept broken is le
       },
     },
   });
-  const own = saver();
-  expect(own.leftOver()).toBeUndefined();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  expect(partSaver.leftOver()).toBeUndefined();
+  partSaver.put({ n: 1 });
   expect(warned).toHaveBeenCalledWith('The browser keeps no copy of unsaved work:', expect.any(Error));
   jest.advanceTimersByTime(350);
   await sent[0].answer({ ok: true, revision: 4 });
@@ -265,10 +270,10 @@ test('a browser that keeps nothing saves all the same; what it kept broken is le
 });
 
 test('who waits for it waits until it is answered, and not for a network that is gone', async () => {
-  const own = saver();
-  own.put({ n: 1 });
+  const partSaver = saver();
+  partSaver.put({ n: 1 });
   let settled = false;
-  void own.settled().then(() => {
+  void partSaver.settled().then(() => {
     settled = true;
   });
   await jest.advanceTimersByTimeAsync(0);
@@ -277,11 +282,11 @@ test('who waits for it waits until it is answered, and not for a network that is
   await jest.advanceTimersByTimeAsync(30);
   expect(settled).toBe(true);
 
-  own.put({ n: 2 });
-  const second = own.settled();
+  partSaver.put({ n: 2 });
+  const second = partSaver.settled();
   await jest.advanceTimersByTimeAsync(0);
   await sent[1].answer('lost');
   await jest.advanceTimersByTimeAsync(30);
   await second;
-  expect([now(), own.dirty]).toEqual(['offline', true]);
+  expect([now(), partSaver.dirty]).toEqual(['offline', true]);
 });

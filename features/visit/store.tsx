@@ -171,10 +171,10 @@ function reduce(history: History<VisitWork>, action: Action): History<VisitWork>
  * hand stands, steps back and forth follow theirs.
  */
 function withSaved(work: VisitWork, changes: readonly Saved[], prefer: 'mine' | 'theirs'): VisitWork {
-  return changes.reduce((own, { part, from, to }) => {
-    const document = mergeEdits<unknown>(from, own[part], to, prefer).document;
+  return changes.reduce((visitWork, { part, from, to }) => {
+    const document = mergeEdits<unknown>(from, visitWork[part], to, prefer).document;
     // The very object, so that it is known as saved.
-    return { ...own, [part]: same(document, to) ? to : document };
+    return { ...visitWork, [part]: same(document, to) ? to : document };
   }, work);
 }
 
@@ -377,7 +377,9 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
   const catchUp = useCallback(() => {
     const isNewer = (part: VisitPart, revision: number) =>
       savers.current !== null && !savers.current[part].dirty && revision > savers.current[part].baseRevision;
-    for (const part of VISIT_PARTS.filter((own) => isNewer(own, newest.current[own] ?? 0))) {
+    for (const part of VISIT_PARTS.filter((visitPart) =>
+      isNewer(visitPart, newest.current[visitPart] ?? 0),
+    )) {
       void ask<Revised<unknown>>(`/${part}`).then(
         (saved) => saved && isNewer(part, saved.revision) && adopt({ [part]: saved }),
       );

@@ -15,11 +15,11 @@ interface WearPictureProps {
 export function WearPicture({ picture, mirrored, label, className = '' }: WearPictureProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   useEffect(() => {
-    const own = canvas.current;
-    if (!own || !picture) return;
-    own.width = picture.width;
-    own.height = picture.height;
-    own.getContext('2d')!.putImageData(new ImageData(picture.rgba, picture.width, picture.height), 0, 0);
+    const element = canvas.current;
+    if (!element || !picture) return;
+    element.width = picture.width;
+    element.height = picture.height;
+    element.getContext('2d')!.putImageData(new ImageData(picture.rgba, picture.width, picture.height), 0, 0);
   }, [picture]);
   return (
     <canvas

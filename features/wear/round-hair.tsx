@@ -318,7 +318,7 @@ function Drawn({ hair, colours, lamp, mirrored }: DrawnProps) {
     }
     invalidate();
   }, [materials, lamp, invalidate]);
-  useEffect(() => () => Object.values(materials).forEach((own) => own.dispose()), [materials]);
+  useEffect(() => () => Object.values(materials).forEach((material) => material.dispose()), [materials]);
   useLayoutEffect(() => {
     (materials.hair.uniforms.screen.value as Vector2).set(
       (size.width * viewport.dpr) / 2,

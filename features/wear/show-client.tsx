@@ -160,20 +160,20 @@ function compose(
   };
   const draw = (picture: Picture | undefined, x: number, y: number, width: number) => {
     if (!picture) return;
-    const own = document.createElement('canvas');
-    own.width = picture.width;
-    own.height = picture.height;
-    own.getContext('2d')!.putImageData(new ImageData(picture.rgba, picture.width, picture.height), 0, 0);
+    const element = document.createElement('canvas');
+    element.width = picture.width;
+    element.height = picture.height;
+    element.getContext('2d')!.putImageData(new ImageData(picture.rgba, picture.width, picture.height), 0, 0);
     on.save();
     on.imageSmoothingQuality = 'high';
     if (mirrored) {
       on.translate(2 * x + width, 0);
       on.scale(-1, 1);
     }
-    on.drawImage(own, x, y, width, (width * picture.height) / picture.width);
+    on.drawImage(element, x, y, width, (width * picture.height) / picture.width);
     on.restore();
   };
-  const of = (moment: Shown['moment']) => shown.find((own) => own.moment === moment)?.picture;
+  const of = (moment: Shown['moment']) => shown.find((other) => other.moment === moment)?.picture;
   words(day, SIZE.width / 2, 84, 38, soft, 500);
   words('Today', 278, 164, 46, ink);
   words('After the visit', 802, 164, 46, ink);

@@ -87,7 +87,7 @@ export function Stage({
     'colours',
     useMemo(() => (turning ? { subject, way, weeks, each } : null), [turning, subject, way, weeks, each]),
   );
-  const own = useWear(
+  const wearing = useWear(
     'picture',
     1,
     'picture',
@@ -130,7 +130,7 @@ export function Stage({
     `${words}, ${wayName(way)}, ${VIEW_WORDS[view].toLowerCase()}${mirrored ? ' as in the mirror' : ''}, ${at === 0 ? 'today' : `after ${at} weeks`}`;
   const planWords =
     other?.weeks !== weeks && other ? (weeks === 0 ? 'Today' : `After ${weeks} weeks`) : 'This pattern';
-  const mine = <WearPicture picture={own.answer} mirrored={mirrored} label={said('Hair', weeks)} />;
+  const mine = <WearPicture picture={wearing.answer} mirrored={mirrored} label={said('Hair', weeks)} />;
   const theirs = other && (
     <WearPicture picture={others.answer} mirrored={mirrored} label={said(other.words, other.weeks)} />
   );
@@ -203,7 +203,7 @@ export function Stage({
       <div
         className="mt-2 flex min-h-0 flex-1 justify-center gap-4"
         data-way={way.kind}
-        data-done={turning ? ribbons.done && colours.done : own.done && (!other || others.done)}
+        data-done={turning ? ribbons.done && colours.done : wearing.done && (!other || others.done)}
       >
         {turning && (
           <RoundHair
@@ -229,7 +229,7 @@ export function Stage({
           <div className={frame} style={style}>
             {mine}
             {overlay}
-            <Settling progress={own.progress} />
+            <Settling progress={wearing.progress} />
           </div>
         )}
         {!turning && other && !beside && (
@@ -266,9 +266,9 @@ export function Stage({
           </>
         )}
       </div>
-      {own.problem && (
+      {wearing.problem && (
         <p role="alert" className="text-center text-base font-semibold text-rowan">
-          {own.problem}
+          {wearing.problem}
         </p>
       )}
       <p className="shrink-0 text-center text-xs text-ink-soft">

@@ -45,11 +45,11 @@ class WearWorker {
   private begin(): Worker {
     const worker = new Worker(new URL('../../workers/wear.ts', import.meta.url), { type: 'module' });
     worker.onmessage = ({ data }: MessageEvent<WearAnswer>) => {
-      const own = this.open.get(data.channel);
-      if (own?.id === data.id) own.take(data);
+      const open = this.open.get(data.channel);
+      if (open?.id === data.id) open.take(data);
     };
     worker.onerror = (event) => {
-      for (const own of this.open.values()) own.take({ done: true, problem: event.message });
+      for (const open of this.open.values()) open.take({ done: true, problem: event.message });
     };
     return worker;
   }

@@ -25,7 +25,7 @@ export function FoilFacts() {
   const { foils, problems } = computed.sheet;
   const chosen = foils.find(({ id }) => id === selected.foil);
   const foil = foils.find(({ id }) => id === lit) ?? chosen;
-  const panelOf = ({ panel }: Foil) => plan.panels.find((own) => own.id === panel)!;
+  const panelOf = ({ panel }: Foil) => plan.panels.find((other) => other.id === panel)!;
   return (
     <div className="min-h-[92px] pr-[140px] xl:pr-[180px] pl-5 pb-2 text-base">
       {foil ? (

@@ -198,7 +198,7 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
                 on={!panel.muted}
                 onChange={(on) =>
                   editPlan(`${panel.name} ${on ? 'on' : 'off'}`, (before) =>
-                    changePanel(before, panel.id, (own) => ({ ...own, muted: !on })),
+                    changePanel(before, panel.id, (current) => ({ ...current, muted: !on })),
                   )
                 }
               />
@@ -235,7 +235,8 @@ export function PanelList({ onLibrary, onFit }: { onLibrary(): void; onFit(): vo
             choose: () => {
               const id = freeId(plan, panel.id);
               editPlan(
-                (_, after) => `panel ${after.panels.find((own) => own.id === id)?.name ?? panel.name} added`,
+                (_, after) =>
+                  `panel ${after.panels.find((other) => other.id === id)?.name ?? panel.name} added`,
                 (before) => (first ? addPanelFirst : addPanel)(before, panel, selected.panel),
               );
               select(id);

@@ -21,8 +21,8 @@ export default async function ClientsPage({ searchParams }: { searchParams: Prom
     archived,
     typeof asked === 'string' && /^\d{1,6}$/.test(asked) ? Math.max(0, Number(asked) - 1) : 0,
   );
-  const toPage = (own: number) =>
-    `/clients?${new URLSearchParams({ ...(archived && { away: 'yes' }), page: String(own + 1) }).toString()}`;
+  const toPage = (value: number) =>
+    `/clients?${new URLSearchParams({ ...(archived && { away: 'yes' }), page: String(value + 1) }).toString()}`;
   return (
     <>
       <div className="mb-6 flex flex-wrap items-center gap-4">

@@ -26,7 +26,7 @@ const cautions = (mix: Partial<VisitMix>, plan: Plan = startPlan()) =>
   }).cautions;
 const keys = (mix: Partial<VisitMix>, plan?: Plan) =>
   cautions(mix, plan).map(({ key, weight }) => `${key} ${weight}`);
-const recipe = (id: string) => USUAL_RANGE.find((own): own is HouseRecipe => own.id === id)!;
+const recipe = (id: string) => USUAL_RANGE.find((product): product is HouseRecipe => product.id === id)!;
 const begun = (distanceMm: number): Plan => ({
   ...startPlan(),
   panels: startPlan().panels.map((panel) => ({

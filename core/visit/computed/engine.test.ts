@@ -32,10 +32,13 @@ describe('a visit', () => {
       },
     ]);
     if (!bowls.ok) throw new Error(bowls.problem);
-    const powder = bowls.bowls.reduce((sum, { items: own }) => sum + (own.ok ? own.items[0].grams : NaN), 0);
+    const powder = bowls.bowls.reduce(
+      (sum, { items: itemsRead }) => sum + (itemsRead.ok ? itemsRead.items[0].grams : NaN),
+      0,
+    );
     expect(needs.find(({ product }) => product.id === 'moth-powder')!.needed).toBe(powder);
-    for (const { mixed, items: own } of bowls.bowls)
-      expect(own.ok && own.total).toBeGreaterThanOrEqual(mixed);
+    for (const { mixed, items: itemsRead } of bowls.bowls)
+      expect(itemsRead.ok && itemsRead.total).toBeGreaterThanOrEqual(mixed);
     expect(needs.find(({ product }) => product.id === 'foil-120')!.needed).toBe(
       patterns.compute(plan).sheet.foils.length,
     );
@@ -43,8 +46,8 @@ describe('a visit', () => {
   });
 
   test('what the house lacks is on top, in whole packs', () => {
-    const range = USUAL_RANGE.map((own) =>
-      own.id === 'moth-dev-20' ? { ...own, stock: 10, pack: 50 } : own,
+    const range = USUAL_RANGE.map((product) =>
+      product.id === 'moth-dev-20' ? { ...product, stock: 10, pack: 50 } : product,
     );
     const [first] = visit({}, {}, { range }).needs;
     expect(first.product.id).toBe('moth-dev-20');
@@ -128,9 +131,9 @@ describe('a visit', () => {
   });
 
   test('the curve never falls and passes the ready time at the target', () => {
-    const own = visit({}, { goalLevel: 9 });
-    const [panel] = own.work.lift;
-    const curve = curveOf(panel, own.work.head, 60);
+    const computedVisit = visit({}, { goalLevel: 9 });
+    const [panel] = computedVisit.work.lift;
+    const curve = curveOf(panel, computedVisit.work.head, 60);
     for (let i = 1; i < curve.length; i += 1)
       expect(curve[i].level).toBeGreaterThanOrEqual(curve[i - 1].level);
     const after = curve.find(({ level }) => level >= 9 - 1e-9)!;

@@ -240,8 +240,11 @@ function coloursOf({
       id: toner.id,
       result: tonerResult(toner, shelf, { reached, tone: consult.tone, porous }),
     })),
-    roots: mix.roots.map((own) => ({ id: own.id, result: rootResult(own, consult.naturalLevel, shelf) })),
-    corrections: mix.corrections.map((own) => ({ id: own.id, result: correctionResult(own, correcting) })),
+    roots: mix.roots.map((root) => ({ id: root.id, result: rootResult(root, consult.naturalLevel, shelf) })),
+    corrections: mix.corrections.map((correction) => ({
+      id: correction.id,
+      result: correctionResult(correction, correcting),
+    })),
   };
 }
 
@@ -352,7 +355,9 @@ class Visit implements ComputedVisit {
     return this.once('needs', () => {
       const { bowls } = this.work;
       const barrier = this.mix.corrections.flatMap(({ id, use }) =>
-        use === 'barrier' ? (this.colours.corrections.find((own) => own.id === id)?.result.items ?? []) : [],
+        use === 'barrier'
+          ? (this.colours.corrections.find((correction) => correction.id === id)?.result.items ?? [])
+          : [],
       );
       const weighed = [
         ...(bowls.ok ? bowls.bowls.map(({ items }) => items) : []),
@@ -363,13 +368,13 @@ class Visit implements ComputedVisit {
       const foil = this.shelf.all.find(({ kind }) => kind === 'foil');
       const { sheets } = this;
       // Only stock is read from the house as it is now.
-      const now = new Map(this.facts.range.map((own) => [own.id, own]));
+      const now = new Map(this.facts.range.map((product) => [product.id, product]));
       return needsOf(
         [
-          ...weighed.flatMap((own) => (own.ok ? own.items : [])),
+          ...weighed.flatMap((itemsRead) => (itemsRead.ok ? itemsRead.items : [])),
           ...(foil ? [{ product: foil.id, grams: sheets }] : []),
         ],
-        this.shelf.all.map((own) => now.get(own.id) ?? own),
+        this.shelf.all.map((product) => now.get(product.id) ?? product),
       );
     });
   }
@@ -479,7 +484,8 @@ class Visit implements ComputedVisit {
         toners: tonersOf(this.mix),
         root: this.mix.roots.length > 0,
         recipes: this.mix.corrections.flatMap(({ id, name }) => {
-          const minor = this.colours.corrections.find((own) => own.id === id)?.result.priceMinor ?? 0;
+          const minor =
+            this.colours.corrections.find((correction) => correction.id === id)?.result.priceMinor ?? 0;
           return minor > 0 ? [{ name, minor }] : [];
         }),
         lengthMm,
@@ -495,7 +501,7 @@ class Visit implements ComputedVisit {
     const { amounts } = this.work;
     return [...new Set(amounts.map(({ letter }) => letter))].reduce((sum, letter) => {
       const planned = amounts
-        .filter((own) => own.letter === letter)
+        .filter((amount) => amount.letter === letter)
         .reduce((all, { powder, developer }) => all + powder + developer, 0);
       return sum + (this.mix.used[letter]?.grams ?? planned);
     }, 0);
@@ -579,7 +585,7 @@ class Visit implements ComputedVisit {
 /** Different toners of a mix: one in several places and times is one. */
 function tonersOf({ toners }: Pick<VisitMix, 'toners'>): number {
   const whole = (parts: VisitMix['toners'][number]['parts']) =>
-    parts.reduce((sum, own) => sum + own.parts, 0);
+    parts.reduce((sum, part) => sum + part.parts, 0);
   return new Set(
     toners.map(({ line, parts, ratio, volumes }) =>
       JSON.stringify([

@@ -35,7 +35,9 @@ test('a high-lift that its maker wants on for 45 minutes is ready then, not when
 });
 
 test('without a time of its own it is ready with its level, as lightener is', () => {
-  const range = USUAL_RANGE.map((own) => (own.id === 'moth-high' ? { ...own, leastMinutes: 0 } : own));
+  const range = USUAL_RANGE.map((product) =>
+    product.id === 'moth-high' ? { ...product, leastMinutes: 0 } : product,
+  );
   const { work } = visitOf({
     plan: inTurn(startPlan()),
     consult: { naturalLevel: 8, goalLevel: 9 },

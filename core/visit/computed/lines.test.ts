@@ -7,8 +7,13 @@ import { visitOf } from './testing';
 const plan = startPlan();
 const visit = (mix: Partial<VisitMix> = {}, consult = {}) =>
   visitOf({ plan, mix, consult: { naturalLevel: 5, goalLevel: 9, ...consult } });
-const lineWeeks = (own: ReturnType<typeof visit>, outcome?: Parameters<typeof own.next>[0]) =>
-  (own.next(outcome)?.reasons ?? []).filter(({ kind }) => kind === 'line').map(({ weeks }) => weeks);
+const lineWeeks = (
+  computedVisit: ReturnType<typeof visit>,
+  outcome?: Parameters<typeof computedVisit.next>[0],
+) =>
+  (computedVisit.next(outcome)?.reasons ?? [])
+    .filter(({ kind }) => kind === 'line')
+    .map(({ weeks }) => weeks);
 
 const root: RootMix = {
   id: 'r',
@@ -25,21 +30,24 @@ const root: RootMix = {
 
 describe('the next visit', () => {
   test('a record as the plan has it says the same weeks as the plan', () => {
-    const own = visit();
-    const zones = zonesRecorded(zonesOfPlan(own.work, own.pattern.sheet));
-    expect(lineWeeks(own).length).toBe(2);
-    expect(lineWeeks(own, { zones, levelReached: 9 })).toEqual(lineWeeks(own));
+    const computedVisit = visit();
+    const zones = zonesRecorded(zonesOfPlan(computedVisit.work, computedVisit.pattern.sheet));
+    expect(lineWeeks(computedVisit).length).toBe(2);
+    expect(lineWeeks(computedVisit, { zones, levelReached: 9 })).toEqual(lineWeeks(computedVisit));
   });
 
   test('a level less, written in the record, is seen later; a zone left out draws no line', () => {
-    const own = visit();
-    const zones = zonesRecorded(zonesOfPlan(own.work, own.pattern.sheet));
+    const computedVisit = visit();
+    const zones = zonesRecorded(zonesOfPlan(computedVisit.work, computedVisit.pattern.sheet));
     const darker = Object.fromEntries(
       Object.entries(zones).map(([zone, left]) => [zone, { ...left, level: 7 }]),
     );
-    const [planned, written] = [lineWeeks(own), lineWeeks(own, { zones: darker, levelReached: 7 })];
+    const [planned, written] = [
+      lineWeeks(computedVisit),
+      lineWeeks(computedVisit, { zones: darker, levelReached: 7 }),
+    ];
     written.forEach((weeks, i) => expect(weeks).toBeGreaterThan(planned[i]));
-    expect(lineWeeks(own, { zones: {}, levelReached: 9 })).toEqual([]);
+    expect(lineWeeks(computedVisit, { zones: {}, levelReached: 9 })).toEqual([]);
   });
 
   test('a shadow on all roots puts it off, a tap behind the front hairline does not', () => {

@@ -57,16 +57,20 @@ describe('a formula of any products by parts', () => {
   test('what stands in a bowl adds up to what is said of the whole, in ounces too', () => {
     const read = bowlItems(two, 30, shelf);
     if (!read.ok) throw new Error(read.problem);
-    const said = formatAmounts(read.items, 'oz', 15).map((own) => Math.round(100 * parseFloat(own)));
+    const said = formatAmounts(read.items, 'oz', 15).map((formatAmount) =>
+      Math.round(100 * parseFloat(formatAmount)),
+    );
     // 95.7 g are 3.3757 oz.
-    expect(said.reduce((sum, own) => sum + own, 0)).toBe(338);
+    expect(said.reduce((sum, value) => sum + value, 0)).toBe(338);
     expect(formatAmounts(read.items, 'scoop', 15).slice(0, 3)).toEqual(['1 scoop', '1 scoop', '60 g']);
   });
 
   test('drops without a drop’s weight, and parts of nothing, are a sentence', () => {
     const without = new Shelf(
       EMPTY_MIX,
-      USUAL_RANGE.map((own) => (own.kind === 'additive' ? { ...own, dropGrams: undefined } : own)),
+      USUAL_RANGE.map((product) =>
+        product.kind === 'additive' ? { ...product, dropGrams: undefined } : product,
+      ),
     );
     expect(recipeOf(two, without)).toEqual({
       ok: false,
@@ -110,12 +114,12 @@ describe('a second application and warmth', () => {
     });
     const seconds = work.bowls.ok ? work.bowls.bowls.filter(({ part }) => part === 'second') : [];
     expect(seconds.length).toBeGreaterThan(0);
-    expect(seconds.reduce((sum, own) => sum + own.units.length, 0)).toBe(work.units.length);
+    expect(seconds.reduce((sum, workBowl) => sum + workBowl.units.length, 0)).toBe(work.units.length);
     expect(work.units.every(({ expected, again }) => expected && again?.mix === 'A second')).toBe(true);
     const { foils, pulls } = timed.timeline;
     expect(foils).toHaveLength(work.units.length);
     expect(
-      pulls.filter(({ paintedAgain }) => paintedAgain).reduce((sum, own) => sum + own.foils.length, 0),
+      pulls.filter(({ paintedAgain }) => paintedAgain).reduce((sum, pull) => sum + pull.foils.length, 0),
     ).toBe(foils.length);
     for (const { placed, again, ready, clear, limit } of foils) {
       // Opened in the eight minutes before what is kept in hand; ready so long after that, and off after it
@@ -178,13 +182,13 @@ describe('recipes of the house', () => {
 
   test('strength that is left: 20 vol in equal parts with shampoo and water 6.7, a soap cap 5', () => {
     const left = (id: string) =>
-      recipeItems(shelf.recipes().find((own) => own.id === id)!.parts, 60, 9, shelf).volumes;
+      recipeItems(shelf.recipes().find((houseRecipe) => houseRecipe.id === id)!.parts, 60, 9, shelf).volumes;
     expect(left('bleach-wash')).toBeCloseTo(20 / 3, 9);
     expect(left('soap-cap')).toBeCloseTo((10 * 2) / 4, 9);
   });
 
   test('a soap cap is a step, a need and a price; barrier cream a need without a step', () => {
-    const of = (id: string) => shelf.recipes().find((own) => own.id === id)!;
+    const of = (id: string) => shelf.recipes().find((houseRecipe) => houseRecipe.id === id)!;
     const own = (id: string) => ({
       id,
       use: of(id).use,
@@ -271,7 +275,8 @@ test('a weaker mix at the hairline is taken for its foils alone', () => {
 });
 
 test('one toner in two places and times is one; left and right are two', () => {
-  const toners = (...own: ReturnType<typeof tonerFor>[]) => visitOf({ mix: { toners: own } }).priced.toners;
+  const toners = (...current: ReturnType<typeof tonerFor>[]) =>
+    visitOf({ mix: { toners: current } }).priced.toners;
   expect(
     toners(
       tonerFor('a', 15, { lengths: ['mids'] }),

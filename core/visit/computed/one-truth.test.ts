@@ -77,8 +77,8 @@ describe.each(TECHNIQUES.map(({ key }, i) => [key, i] as const))('%s', (_, i) =>
     // Mix: each unit in one bowl of each of its mixes, and the grams of a letter are those of its units.
     if (!work.bowls.ok) throw new Error(work.bowls.problem);
     const poured = new Map<number, string[]>();
-    for (const { units: own, mix: name } of work.bowls.bowls) {
-      for (const at of own) {
+    for (const { units: values, mix: name } of work.bowls.bowls) {
+      for (const at of values) {
         expect(units[at].mixes).toContain(name);
         poured.set(at, [...(poured.get(at) ?? []), name]);
       }
@@ -89,10 +89,10 @@ describe.each(TECHNIQUES.map(({ key }, i) => [key, i] as const))('%s', (_, i) =>
       ),
     );
     for (const { letter, part, net } of work.amounts) {
-      const own = units
+      const value = units
         .filter((unit) => unit.letter === letter)
         .reduce((sum, unit) => sum + (part === 'ends' ? unit.endsGrams : unit.grams), 0);
-      expect(net).toBeCloseTo(own, 6);
+      expect(net).toBeCloseTo(value, 6);
     }
 
     // Clock and chair: each unit once, in the same blocks, from the same mixes.

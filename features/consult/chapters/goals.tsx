@@ -33,7 +33,7 @@ export function GoalsChapter() {
             <Entry
               key={`${goal.words}${i}`}
               what={goal.words}
-              onRemove={() => set('goals', { goals: consult.goals.filter((own) => own !== goal) })}
+              onRemove={() => set('goals', { goals: consult.goals.filter((other) => other !== goal) })}
             >
               <span className="w-5 text-lg font-semibold text-leaf">{i + 1}</span>
               {goal.level !== null && <HairSwatch colour={cssColour(naturalHair(goal.level))} />}

@@ -65,7 +65,9 @@ export function HistoryChapter() {
             <Entry
               key={`${entry.on}${i}`}
               what={`${SERVICE_WORDS[entry.what]} of ${calendar.day(entry.on)}`}
-              onRemove={() => set('history', { history: consult.history.filter((own) => own !== entry) })}
+              onRemove={() =>
+                set('history', { history: consult.history.filter((historyEntry) => historyEntry !== entry) })
+              }
             >
               <span className="w-28 text-sm text-ink-soft">{calendar.day(entry.on)}</span>
               <span className="flex-1">
@@ -89,7 +91,7 @@ export function HistoryChapter() {
               key={`${occasion.what}${i}`}
               what={occasion.what}
               onRemove={() =>
-                set('occasions', { occasions: consult.occasions.filter((own) => own !== occasion) })
+                set('occasions', { occasions: consult.occasions.filter((other) => other !== occasion) })
               }
             >
               <span className="flex-1">

@@ -124,8 +124,8 @@ export function ZoneMap({ attribute, zone: chosen, onZone, onPaint }: ZoneMapPro
 
 /** What is written in a zone: the figure without its unit, so that it fits. */
 function short(consult: Consult, attribute: AttributeKey, zone: Zone): string {
-  const own = consult.map[zone];
-  if (attribute === 'band') return own?.band ? formatLevel(own.band.level) : '';
-  if (attribute === 'flags') return own?.flags?.map((flag) => flag[0].toUpperCase()).join(' ') ?? '';
+  const zoneHair = consult.map[zone];
+  if (attribute === 'band') return zoneHair?.band ? formatLevel(zoneHair.band.level) : '';
+  if (attribute === 'flags') return zoneHair?.flags?.map((flag) => flag[0].toUpperCase()).join(' ') ?? '';
   return (sayIn(consult, attribute, zone) ?? '').replace(/ (mm|\/cm²)$/, '');
 }

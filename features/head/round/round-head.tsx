@@ -85,7 +85,9 @@ export default function RoundHead(props: RoundHeadProps) {
     if (other) {
       const [before, after] = [from, now].map((point) => Math.hypot(point.x - other.x, point.y - other.y));
       if (before > 0)
-        setTurn((own) => turned(enlarged(own, after / before), (dx / 2) * DEG_PER_PX, (dy / 2) * DEG_PER_PX));
+        setTurn((current) =>
+          turned(enlarged(current, after / before), (dx / 2) * DEG_PER_PX, (dy / 2) * DEG_PER_PX),
+        );
     } else if (moved.current > DRAG_PX) setTurn((before) => turned(before, dx * DEG_PER_PX, dy * DEG_PER_PX));
   };
   const onPointerUp = (event: PointerEvent<HTMLDivElement>) => {

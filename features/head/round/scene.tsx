@@ -171,7 +171,7 @@ function outlinesOf(
   { outlines }: PatternDrawing,
   wanted: (panel: string) => boolean,
 ): (readonly OpenedPoint[])[] {
-  return outlines.filter(({ panel }) => wanted(panel)).flatMap((own) => own.outlines);
+  return outlines.filter(({ panel }) => wanted(panel)).flatMap((outline) => outline.outlines);
 }
 
 /** What lies on the graphics card is let go when another takes its place. */

@@ -29,29 +29,29 @@ export function Additives({ letter, formula }: { letter: string; formula: Formul
   const { set } = useFormulaEdit(letter);
   const words = unitWords(useHouse().measures.amounts);
   const change = (label: string, additives: readonly Added[]) =>
-    set(label, (own) => ({ ...own, additives }), `${letter} additives`);
+    set(label, (current) => ({ ...current, additives }), `${letter} additives`);
   return (
     <fieldset className="grid gap-2">
       <legend className="mb-1 text-sm font-semibold">Also in the bowl</legend>
-      {productsOf(shelf.all, 'additive').map((own) => {
-        const added = formula.additives.find(({ product }) => product === own.id);
-        const others = formula.additives.filter(({ product }) => product !== own.id);
+      {productsOf(shelf.all, 'additive').map((additive) => {
+        const added = formula.additives.find(({ product }) => product === additive.id);
+        const others = formula.additives.filter(({ product }) => product !== additive.id);
         const unit = added?.unit ?? 'g';
         const take = (value: number | undefined) =>
           change(
-            own.name,
+            additive.name,
             value
-              ? [...others, { product: own.id, amount: unit === 'g' ? value / 10 : value, unit }]
+              ? [...others, { product: additive.id, amount: unit === 'g' ? value / 10 : value, unit }]
               : others,
           );
         return (
-          <div key={own.id} className="grid grid-cols-[minmax(0,1fr)_84px_124px] items-center gap-2">
+          <div key={additive.id} className="grid grid-cols-[minmax(0,1fr)_84px_124px] items-center gap-2">
             <span className="text-base">
-              {own.name}
+              {additive.name}
               {added && <Weakens formula={formula} added={added} />}
             </span>
             <NumberField
-              label={`${own.name} in ${letter}`}
+              label={`${additive.name} in ${letter}`}
               hideLabel
               unit=""
               min={0.05}
@@ -63,16 +63,16 @@ export function Additives({ letter, formula }: { letter: string; formula: Formul
             />
             {added ? (
               <Select
-                label={`How ${own.name.toLowerCase()} is measured in ${letter}`}
+                label={`How ${additive.name.toLowerCase()} is measured in ${letter}`}
                 hideLabel
                 value={unit}
                 options={ADDED_UNITS.filter(
-                  (value) => value !== 'drops' || own.dropGrams !== undefined || unit === 'drops',
+                  (value) => value !== 'drops' || additive.dropGrams !== undefined || unit === 'drops',
                 ).map((value) => ({ value, words: words[value] }))}
                 onChange={(next) =>
-                  change(`${own.name} in ${next}`, [
+                  change(`${additive.name} in ${next}`, [
                     ...others,
-                    inUnit(added, next, formula.ratio, own.dropGrams),
+                    inUnit(added, next, formula.ratio, additive.dropGrams),
                   ])
                 }
               />

@@ -77,7 +77,11 @@ function BowlSettings() {
   const { mix, editMix } = useVisit();
   const unit = useAmountUnit();
   const bowl = (part: Partial<typeof mix.bowl>) =>
-    editMix('bowl', (own) => ({ ...own, bowl: { ...own.bowl, ...part } }), Object.keys(part).join());
+    editMix(
+      'bowl',
+      (visitMix) => ({ ...visitMix, bowl: { ...visitMix.bowl, ...part } }),
+      Object.keys(part).join(),
+    );
   return (
     <div className="flex flex-wrap items-end gap-3">
       <div className="w-[116px]">
@@ -107,7 +111,7 @@ function BowlSettings() {
           label="Amounts in"
           value={unit}
           options={UNITS}
-          onChange={(unit) => editMix('unit of amounts', (own) => ({ ...own, unit }))}
+          onChange={(unit) => editMix('unit of amounts', (visitMix) => ({ ...visitMix, unit }))}
         />
       </div>
       {unit === 'scoop' && (
@@ -121,7 +125,7 @@ function BowlSettings() {
             parse={readAmount}
             onChange={(scoopGrams) =>
               scoopGrams !== undefined &&
-              editMix('size of a scoop', (own) => ({ ...own, scoopGrams }), 'scoop')
+              editMix('size of a scoop', (visitMix) => ({ ...visitMix, scoopGrams }), 'scoop')
             }
           />
         </div>
@@ -217,17 +221,19 @@ function Own() {
   const predicted = (letter: string) =>
     Math.round(
       (10 *
-        visit.work.amounts.filter((own) => own.letter === letter).reduce((sum, { net }) => sum + net, 0)) /
+        visit.work.amounts
+          .filter((amount) => amount.letter === letter)
+          .reduce((sum, { net }) => sum + net, 0)) /
         factor,
     ) / 10;
   const used = (letter: string, grams: number | undefined) =>
     editMix(
       `formula ${letter}: grams used`,
-      (own) => {
-        const next = { ...own.used };
+      (visitMix) => {
+        const next = { ...visitMix.used };
         if (grams === undefined) delete next[letter];
         else next[letter] = { grams, predicted: predicted(letter) };
-        return { ...own, used: next };
+        return { ...visitMix, used: next };
       },
       `used ${letter}`,
     );

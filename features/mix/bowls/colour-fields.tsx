@@ -23,7 +23,7 @@ export function ColourFields({ letter, formula }: { letter: string; formula: Col
   const change = (label: string, part: Partial<Omit<Colour, 'kind'>>) =>
     set(
       label,
-      (own) => (own.kind === 'lift' ? own : { ...own, ...part }),
+      (current) => (current.kind === 'lift' ? current : { ...current, ...part }),
       `${letter} ${Object.keys(part).join()}`,
     );
   const { ends } = formula;
@@ -42,18 +42,18 @@ export function ColourFields({ letter, formula }: { letter: string; formula: Col
           const [shade] = shelf.shadesOf(id);
           const next = shelf.line(id);
           if (!shade || !next) return;
-          set('line', (own) =>
-            own.kind === 'lift'
-              ? own
+          set('line', (current) =>
+            current.kind === 'lift'
+              ? current
               : {
-                  ...own,
+                  ...current,
                   kind: next.lifts ? 'permanent' : 'deposit',
                   line: id,
                   parts: [{ shade: shade.id, parts: 1 }],
                   ratio: next.ratio.usual,
                   minutes: next.minutes.usual ?? next.minutes.most,
                   ends: null,
-                  volumes: Math.min(next.volumes.most, Math.max(next.volumes.least, own.volumes)),
+                  volumes: Math.min(next.volumes.most, Math.max(next.volumes.least, current.volumes)),
                 },
           );
         }}

@@ -77,13 +77,13 @@ function Regrowth({ letter }: { letter: string }) {
   const { regrowthOnly } = useComputed();
   const { set } = useFormulaEdit(letter);
   const { say } = useAmounts();
-  const own = regrowthOnly.find((one) => one.letter === letter);
-  if (!own) return null;
+  const only = regrowthOnly.find((one) => one.letter === letter);
+  if (!only) return null;
   return (
     <div className="flex items-center justify-between gap-3 rounded-ui bg-amber-pale p-3">
       <p className="text-sm">
-        Painted to the ends, it takes about {say(Math.round(own.now))}. The regrowth alone takes about{' '}
-        <b>{say(Math.round(own.then))}</b>.
+        Painted to the ends, it takes about {say(Math.round(only.now))}. The regrowth alone takes about{' '}
+        <b>{say(Math.round(only.then))}</b>.
       </p>
       <Button
         small

@@ -132,7 +132,7 @@ function Lighteners({ letter, formula }: { letter: string; formula: LiftFormula 
   const { lighteners } = formula;
   const free = shelf.lighteners.filter(({ id }) => !lighteners.some(({ product }) => product === id));
   const set = (i: number, part: Partial<LiftFormula['lighteners'][number]>) =>
-    lighteners.map((own, at) => (at === i ? { ...own, ...part } : own));
+    lighteners.map((lightener, at) => (at === i ? { ...lightener, ...part } : lightener));
   const within = (id: string): Partial<LiftFormula> => {
     const next = shelf.lightener(id)!;
     return {
@@ -145,11 +145,11 @@ function Lighteners({ letter, formula }: { letter: string; formula: LiftFormula 
       <legend className="mb-1 text-sm font-semibold">
         {lighteners.length > 1 ? 'Lighteners, parts by weight' : 'Lightener'}
       </legend>
-      {lighteners.map((own, i) => {
-        const product = shelf.lightener(own.product);
+      {lighteners.map((lightener, i) => {
+        const product = shelf.lightener(lightener.product);
         return (
           <div
-            key={own.product}
+            key={lightener.product}
             className={
               lighteners.length > 1 ? 'grid grid-cols-[minmax(0,1fr)_84px_40px] items-center gap-2' : ''
             }
@@ -157,11 +157,11 @@ function Lighteners({ letter, formula }: { letter: string; formula: LiftFormula 
             <Select
               label={i === 0 ? 'Lightener' : `Lightener ${i + 1}`}
               hideLabel
-              value={own.product}
+              value={lightener.product}
               options={[
                 ...(product
                   ? [{ value: product.id, words: product.name }]
-                  : [{ value: own.product, words: `${own.product} (gone)` }]),
+                  : [{ value: lightener.product, words: `${lightener.product} (gone)` }]),
                 ...free.map(({ id, name }) => ({ value: id, words: name })),
               ]}
               onChange={(id) =>
@@ -179,7 +179,7 @@ function Lighteners({ letter, formula }: { letter: string; formula: LiftFormula 
                   unit=""
                   min={0.05}
                   max={20}
-                  value={own.parts}
+                  value={lightener.parts}
                   parse={readAmount}
                   onChange={(parts) =>
                     parts !== undefined && lift('parts', { lighteners: set(i, { parts }) })
@@ -188,7 +188,7 @@ function Lighteners({ letter, formula }: { letter: string; formula: LiftFormula 
                 <Button
                   small
                   look="quiet"
-                  aria-label={`Remove ${product?.name ?? own.product}`}
+                  aria-label={`Remove ${product?.name ?? lightener.product}`}
                   onClick={() =>
                     lift('a lightener removed', { lighteners: lighteners.filter((_, at) => at !== i) })
                   }

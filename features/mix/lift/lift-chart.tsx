@@ -31,7 +31,8 @@ export function LiftChart({ points, target, limitMinutes, tests, readyMinutes }:
   const data = points.map(({ minutes, level, low, high }) => ({ minutes, level, band: [low, high] }));
   const lowest = Math.max(1, Math.floor(points[0].level - 0.2));
   const until = points[points.length - 1].minutes;
-  const at = (minutes: number) => points.find((own) => own.minutes >= minutes) ?? points[points.length - 1];
+  const at = (minutes: number) =>
+    points.find((point) => point.minutes >= minutes) ?? points[points.length - 1];
   const said = `Level ${tenth(points[0].level)} at the start, ${[10, 20, 30, limitMinutes].map((minutes) => `${tenth(at(minutes).level)} after ${minutes} minutes`).join(', ')}`;
   return (
     <div role="img" aria-label={said} className="h-[248px]">

@@ -24,7 +24,7 @@ const STRETCH = { length: '', ends: ', ends', band: ', through the band' } as co
 function usePanelNames(): (row: Pick<LiftRow, 'panels'>) => string {
   const { plan } = useVisit();
   return ({ panels }) => {
-    const names = panels.map((id) => plan.panels.find((own) => own.id === id)?.name ?? id);
+    const names = panels.map((id) => plan.panels.find((panel) => panel.id === id)?.name ?? id);
     return names.length <= 2
       ? names.join(', ')
       : `${names.slice(0, 2).join(', ')} and ${names.length - 2} more`;
@@ -46,7 +46,7 @@ export function LiftSheet() {
         Nothing lifts yet: lay foils in the pattern, with a formula that lifts.
       </p>
     );
-  const row = rows.find((own) => keyOf(own) === chosen) ?? rows[0];
+  const row = rows.find((liftRow) => keyOf(liftRow) === chosen) ?? rows[0];
   return (
     <div className="grid items-start gap-5 p-3 md:p-4 lg:grid-cols-[minmax(0,1fr)_17.5rem] xl:grid-cols-[minmax(0,1fr)_21rem] xl:gap-6 xl:p-5">
       <div className="grid gap-4">
@@ -163,32 +163,32 @@ function Rows({
           </tr>
         </thead>
         <tbody>
-          {rows.map((own) => {
-            const { ready, limitMinutes, atLimit } = own;
+          {rows.map((row) => {
+            const { ready, limitMinutes, atLimit } = row;
             const inTime = ready !== null && ready.minutes <= limitMinutes;
-            const here = keyOf(own) === chosen;
+            const here = keyOf(row) === chosen;
             return (
               <tr
-                key={keyOf(own)}
+                key={keyOf(row)}
                 className={`[&>*]:border-t [&>*]:border-line [&>*]:px-4 [&>*]:py-2 ${here ? 'bg-leaf-pale' : 'hover:bg-leaf-pale'}`}
               >
                 <th scope="row" className="text-left font-medium">
                   <button
                     type="button"
                     aria-pressed={here}
-                    onClick={() => onChoose(keyOf(own))}
+                    onClick={() => onChoose(keyOf(row))}
                     className="min-h-8 text-left font-semibold underline-offset-2 hover:underline"
                   >
-                    {own.letter}
-                    {STRETCH[own.stretch]}
+                    {row.letter}
+                    {STRETCH[row.stretch]}
                   </button>
                 </th>
                 <td>
-                  {nameOf(own)}
-                  <span className="text-ink-soft">, {own.units.length}</span>
+                  {nameOf(row)}
+                  <span className="text-ink-soft">, {row.units.length}</span>
                 </td>
                 <td className="whitespace-nowrap">
-                  {tenth(own.from)} → {tenth(own.target)}
+                  {tenth(row.from)} → {tenth(row.target)}
                 </td>
                 <td className={`font-semibold whitespace-nowrap ${inTime ? '' : 'text-amber-bark'}`}>
                   {inTime ? `${Math.round(ready.minutes)} min` : 'not expected'}
@@ -290,9 +290,9 @@ function StrandTests({ row: panel }: { row: LiftRow }) {
       : undefined;
   const add = () => {
     if (minutes === undefined || level === undefined || problem) return;
-    editMix('strand test added', (own) => ({
-      ...own,
-      tests: [...own.tests, { formula: panel.letter, from: panel.from, minutes, level }],
+    editMix('strand test added', (visitMix) => ({
+      ...visitMix,
+      tests: [...visitMix.tests, { formula: panel.letter, from: panel.from, minutes, level }],
     }));
     setMinutes(undefined);
     setLevel(undefined);
@@ -338,9 +338,9 @@ function StrandTests({ row: panel }: { row: LiftRow }) {
                 look="quiet"
                 aria-label={`Remove the test of ${tenth(test.minutes)} min`}
                 onClick={() =>
-                  editMix('strand test removed', (own) => ({
-                    ...own,
-                    tests: own.tests.filter((_, at) => at !== i),
+                  editMix('strand test removed', (visitMix) => ({
+                    ...visitMix,
+                    tests: visitMix.tests.filter((_, at) => at !== i),
                   }))
                 }
               >
@@ -376,9 +376,9 @@ function StrandTests({ row: panel }: { row: LiftRow }) {
             value={level === undefined ? '' : String(level)}
             options={[
               { value: '', words: 'choose' },
-              ...Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((own) => ({
-                value: String(own),
-                words: formatLevel(own),
+              ...Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((value) => ({
+                value: String(value),
+                words: formatLevel(value),
               })),
             ]}
             onChange={(text) => setLevel(text === '' ? undefined : Number(text))}

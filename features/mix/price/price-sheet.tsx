@@ -45,11 +45,11 @@ function Estimate() {
   const { prices } = useHouse();
   const money = useMoney();
   const addOns = (id: string, on: boolean) =>
-    editMix(on ? 'add-on taken' : 'add-on left out', (own) => ({
-      ...own,
+    editMix(on ? 'add-on taken' : 'add-on left out', (visitMix) => ({
+      ...visitMix,
       money: {
-        ...own.money,
-        addOns: on ? [...own.money.addOns, id] : own.money.addOns.filter((other) => other !== id),
+        ...visitMix.money,
+        addOns: on ? [...visitMix.money.addOns, id] : visitMix.money.addOns.filter((other) => other !== id),
       },
     }));
   return (
@@ -180,7 +180,7 @@ function Agreed() {
       ? Number(text.trim().replace(',', '.'))
       : undefined;
   const set = (label: string, part: Partial<VisitMoney>, gesture?: string) =>
-    editMix(label, (own) => ({ ...own, money: { ...own.money, ...part } }), gesture);
+    editMix(label, (visitMix) => ({ ...visitMix, money: { ...visitMix.money, ...part } }), gesture);
   const { agreed, payments } = mix.money;
   const paid = paidOf(agreed?.minor ?? estimate.totalMinor, payments);
   const [what, setWhat] = useState<'deposit' | 'payment' | 'tip'>('deposit');
@@ -263,20 +263,21 @@ function Agreed() {
       </form>
       {payments.length > 0 && (
         <ul className="grid">
-          {payments.map((own, i) => (
+          {payments.map((payment, i) => (
             <li
               key={i}
               className="flex items-center justify-between gap-2 border-t border-line py-1 text-base"
             >
               <span>
-                {PAYMENTS.find(({ value }) => value === own.what)!.words}, {own.how}, {calendar.day(own.on)}
+                {PAYMENTS.find(({ value }) => value === payment.what)!.words}, {payment.how},{' '}
+                {calendar.day(payment.on)}
               </span>
               <span className="flex items-center gap-1 font-semibold">
-                {money(own.minor)}
+                {money(payment.minor)}
                 <Button
                   small
                   look="quiet"
-                  aria-label={`Remove ${own.what} of ${money(own.minor)}`}
+                  aria-label={`Remove ${payment.what} of ${money(payment.minor)}`}
                   onClick={() => set('payment removed', { payments: payments.filter((_, at) => at !== i) })}
                 >
                   ×

@@ -63,9 +63,9 @@ export function Corrections() {
             : 'For ends that are stuck, a spot that came out too light, or hair that needs care.'}
         </p>
       )}
-      {mix.corrections.map((own) => (
-        <LockedPart key={own.id} step={`correction ${own.id}`}>
-          <CorrectionRow own={own} />
+      {mix.corrections.map((correction) => (
+        <LockedPart key={correction.id} step={`correction ${correction.id}`}>
+          <CorrectionRow own={correction} />
         </LockedPart>
       ))}
     </section>

@@ -17,11 +17,11 @@ export function Items({ read }: { read: ItemsRead }) {
   const amounts = sayAll(read.items);
   return (
     <ul className="flex flex-wrap gap-x-5 gap-y-0.5">
-      {read.items.map((own, i) => (
-        <li key={own.product} className="whitespace-nowrap">
+      {read.items.map((item, i) => (
+        <li key={item.product} className="whitespace-nowrap">
           <b className="text-lg">{amounts[i]}</b>{' '}
           <span className="text-base" data-as-written>
-            {own.name}
+            {item.name}
           </span>
         </li>
       ))}

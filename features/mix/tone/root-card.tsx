@@ -28,7 +28,7 @@ export function RootCards() {
   const { shelf } = useComputed();
   const line = shelf.depositLine;
   const add = (words: string, root: RootMix) =>
-    editMix(`${words} added`, (own) => ({ ...own, roots: [...own.roots, root] }));
+    editMix(`${words} added`, (visitMix) => ({ ...visitMix, roots: [...visitMix.roots, root] }));
   return (
     <section aria-label="Root colour" className="card grid gap-3 p-4">
       <header className="flex flex-wrap items-center justify-between gap-2">
@@ -66,8 +66,8 @@ function RootCard({ root }: { root: RootMix }) {
   const { mix, editMix } = useVisit();
   const visit = useComputed();
   const { shelf } = visit;
-  const own = shelf.line(root.line);
-  const rule = root.rule ?? own?.root ?? { natural: 3, ash: 1, levels: 0 };
+  const depositLine = shelf.line(root.line);
+  const rule = root.rule ?? depositLine?.root ?? { natural: 3, ash: 1, levels: 0 };
   const result = visit.colours.roots.find(({ id }) => id === root.id)?.result;
   const name = root.id === shadowOf(mix)?.id ? 'Root shadow' : rootName(root.place);
   const said = name.toLowerCase();
@@ -127,8 +127,8 @@ function RootCard({ root }: { root: RootMix }) {
             }
           />
           <span className="text-base">
-            By the house’s rule for {own?.name ?? 'the line'}: {tenth(own?.root.natural ?? 3)} natural :{' '}
-            {tenth(own?.root.ash ?? 1)} ash, {off(own?.root.levels ?? 0)}
+            By the house’s rule for {depositLine?.name ?? 'the line'}: {tenth(depositLine?.root.natural ?? 3)}{' '}
+            natural : {tenth(depositLine?.root.ash ?? 1)} ash, {off(depositLine?.root.levels ?? 0)}
           </span>
         </div>
         {root.rule && (

@@ -33,25 +33,25 @@ export function ShadeParts({
 }) {
   const visit = useComputed();
   const shades = visit.shelf.shadesOf(line);
-  const free = shades.filter(({ id }) => !parts.some((own) => own.shade === id));
+  const free = shades.filter(({ id }) => !parts.some((part) => part.shade === id));
   const set = (i: number, part: Partial<ShadePart>) =>
-    onChange(parts.map((own, at) => (at === i ? { ...own, ...part } : own)));
+    onChange(parts.map((shadePart, at) => (at === i ? { ...shadePart, ...part } : shadePart)));
   return (
     <fieldset className="grid gap-2">
       <legend className="mb-1 text-sm font-semibold">Shades, parts by weight</legend>
-      {parts.map((own, i) => {
-        const shade = visit.shelf.shade(own.shade);
+      {parts.map((part, i) => {
+        const shade = visit.shelf.shade(part.shade);
         return (
-          <div key={own.shade} className="grid grid-cols-[28px_minmax(0,1fr)_92px_40px] items-center gap-2">
+          <div key={part.shade} className="grid grid-cols-[28px_minmax(0,1fr)_92px_40px] items-center gap-2">
             <HairSwatch colour={shade ? shadeColour(shade) : '#888'} />
             <Select
               label={`Shade ${i + 1}`}
               hideLabel
-              value={own.shade}
+              value={part.shade}
               options={[
                 ...(shade
                   ? [{ value: shade.id, words: shade.name }]
-                  : [{ value: own.shade, words: `${own.shade} (gone)` }]),
+                  : [{ value: part.shade, words: `${part.shade} (gone)` }]),
                 ...free.map(({ id, name }) => ({ value: id, words: name })),
               ]}
               onChange={(next) => set(i, { shade: next })}
@@ -62,14 +62,14 @@ export function ShadeParts({
               unit=""
               min={0.05}
               max={20}
-              value={own.parts}
+              value={part.parts}
               parse={readAmount}
               onChange={(many) => many !== undefined && set(i, { parts: many })}
             />
             <Button
               small
               look="quiet"
-              aria-label={`Leave out ${shade?.name ?? own.shade}`}
+              aria-label={`Leave out ${shade?.name ?? part.shade}`}
               disabled={parts.length === 1}
               onClick={() => onChange(parts.filter((_, at) => at !== i))}
             >

@@ -59,14 +59,14 @@ export function ToneSheet() {
 function Left() {
   const visit = useComputed();
   const rows = ZONE_FAMILIES.flatMap((family) => {
-    const own = visit.colours.reached.filter(({ zone }) => zonesOf(family).includes(zone));
-    return own.length === 0
+    const reached = visit.colours.reached.filter(({ zone }) => zonesOf(family).includes(zone));
+    return reached.length === 0
       ? []
       : [
           {
             family,
-            level: Math.min(...own.map(({ level }) => level)),
-            undercoat: own.reduce((a, b) => (a.level <= b.level ? a : b)).undercoat,
+            level: Math.min(...reached.map(({ level }) => level)),
+            undercoat: reached.reduce((a, b) => (a.level <= b.level ? a : b)).undercoat,
           },
         ];
   });
@@ -122,12 +122,12 @@ function Toners() {
         Number(a.tone === 'clear') - Number(b.tone === 'clear') ||
         Math.abs(a.level - level) - Math.abs(b.level - level),
     );
-    editMix('toner added', (own) => ({
-      ...own,
+    editMix('toner added', (visitMix) => ({
+      ...visitMix,
       toners: [
-        ...own.toners,
+        ...visitMix.toners,
         {
-          id: freshId(own.toners, 'toner'),
+          id: freshId(visitMix.toners, 'toner'),
           place: EVERYWHERE,
           line: line.id,
           parts: [{ shade: shade.id, parts: 1 }],
@@ -189,14 +189,17 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
   const set = (label: string, part: Partial<VisitToner>) =>
     editMix(
       `toner ${number}: ${label}`,
-      (own) => ({ ...own, toners: changed(own.toners, toner.id, (before) => ({ ...before, ...part })) }),
+      (visitMix) => ({
+        ...visitMix,
+        toners: changed(visitMix.toners, toner.id, (before) => ({ ...before, ...part })),
+      }),
       `${toner.id} ${Object.keys(part).join()}`,
     );
   const move = (by: number) =>
-    editMix(`toner ${number} moved`, (own) => {
-      const toners = [...own.toners];
+    editMix(`toner ${number} moved`, (visitMix) => {
+      const toners = [...visitMix.toners];
       toners.splice(number - 1 + by, 0, ...toners.splice(number - 1, 1));
-      return { ...own, toners };
+      return { ...visitMix, toners };
     });
   const wish = toner.target ?? consult.tone ?? 'neutral';
   const wanted = found?.ok ? { level: found.meets, wish, porous: visit.colours.porous } : null;
@@ -242,9 +245,9 @@ function TonerCard({ toner, number, of }: { toner: VisitToner; number: number; o
           small
           look="quiet"
           onClick={() =>
-            editMix(`toner ${number} removed`, (own) => ({
-              ...own,
-              toners: own.toners.filter(({ id }) => id !== toner.id),
+            editMix(`toner ${number} removed`, (visitMix) => ({
+              ...visitMix,
+              toners: visitMix.toners.filter(({ id }) => id !== toner.id),
             }))
           }
         >

@@ -35,14 +35,14 @@ export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) 
     items.map(({ grams }) => grams),
     weighed,
   );
-  const first = weighed.findIndex((own) => own === null);
+  const first = weighed.findIndex((value) => value === null);
   const [chosen, choose] = useState<number>();
   const at = chosen ?? (first < 0 ? items.length : first);
   const item = items[at];
   const keep = (grams: number, by: 'scale' | 'hand') => {
     editMix(
       `${item.name} weighed, bowl ${bowl.label}`,
-      (own) => withWeighed(own, bowl.label, item.product, Math.round(grams * 10) / 10, by),
+      (visitMix) => withWeighed(visitMix, bowl.label, item.product, Math.round(grams * 10) / 10, by),
       `weigh ${bowl.label} ${item.product}`,
     );
     choose(undefined);
@@ -53,8 +53,8 @@ export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) 
   return (
     <div className="grid gap-4">
       <ol className="grid gap-1">
-        {items.map((own, i) => (
-          <li key={own.product}>
+        {items.map((bowlItem, i) => (
+          <li key={bowlItem.product}>
             <button
               type="button"
               onClick={() => choose(i)}
@@ -64,10 +64,10 @@ export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) 
                 i === at ? 'bg-leaf-pale font-semibold' : 'hover:bg-leaf-pale',
               )}
             >
-              <span>{own.name}</span>
+              <span>{bowlItem.name}</span>
               <span className="text-ink-soft">
-                {wanted.factor > 1 && <s className="mr-2">{say(own.grams, own.powder)}</s>}
-                {say(wanted.grams[i], own.powder)}
+                {wanted.factor > 1 && <s className="mr-2">{say(bowlItem.grams, bowlItem.powder)}</s>}
+                {say(wanted.grams[i], bowlItem.powder)}
               </span>
               <span className="w-[96px] text-right">
                 {weighed[i] === null ? 'not yet' : <b>{say(weighed[i]!)}</b>}

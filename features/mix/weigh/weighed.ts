@@ -22,8 +22,8 @@ export function weighedOf(
   bowl: Pick<WorkBowl, 'label' | 'items'>,
 ): 'all' | 'some' | 'none' {
   const grams = weighedGrams(mix, bowl);
-  if (grams.length === 0 || grams.every((own) => own === null)) return 'none';
-  return grams.every((own) => own !== null) ? 'all' : 'some';
+  if (grams.length === 0 || grams.every((gram) => gram === null)) return 'none';
+  return grams.every((gram) => gram !== null) ? 'all' : 'some';
 }
 
 /** The mix with one thing of a bowl weighed, or weighed anew. */
@@ -35,5 +35,8 @@ export function withWeighed<M extends Pick<VisitMix, 'weighed'>>(
   by: 'scale' | 'hand',
 ): M {
   const item = itemKey(bowl, product);
-  return { ...mix, weighed: [...mix.weighed.filter((own) => own.item !== item), { item, grams, by }] };
+  return {
+    ...mix,
+    weighed: [...mix.weighed.filter((weighing) => weighing.item !== item), { item, grams, by }],
+  };
 }

@@ -15,16 +15,16 @@ export function FoilKeys() {
   const { say } = useUnits();
   const id = useId();
   const { foils } = computed.sheet;
-  const at = foils.findIndex((own) => own.id === selected.foil);
+  const at = foils.findIndex((other) => other.id === selected.foil);
   const foil: Foil | undefined = foils[at];
-  const panel = plan.panels.find((own) => own.id === foil?.panel);
+  const panel = plan.panels.find((other) => other.id === foil?.panel);
   const words = foil && panel ? foilWords(foil, panel, say) : undefined;
   if (foils.length === 0) return null;
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.altKey || event.ctrlKey || event.metaKey) return;
     const next =
       at < 0 && event.key.startsWith('Arrow')
-        ? (foils.find((own) => own.panel === selected.panel) ?? foils[0])
+        ? (foils.find((other) => other.panel === selected.panel) ?? foils[0])
         : neighbour(foils, at, event.key);
     if (!next) return;
     event.preventDefault();
@@ -61,7 +61,7 @@ export function FoilKeys() {
  * before or after.
  */
 function neighbour(foils: readonly Foil[], at: number, key: string): Foil | undefined {
-  const own = foils[at];
+  const foil = foils[at];
   switch (key) {
     case 'ArrowRight':
       return foils[at + 1];
@@ -73,10 +73,10 @@ function neighbour(foils: readonly Foil[], at: number, key: string): Foil | unde
       return foils.at(-1);
     case 'ArrowUp':
     case 'ArrowDown': {
-      const row = own.row + (key === 'ArrowUp' ? 1 : -1);
+      const row = foil.row + (key === 'ArrowUp' ? 1 : -1);
       return foils
-        .filter((other) => other.panel === own.panel && other.row === row)
-        .sort((a, b) => Math.abs(a.column - own.column) - Math.abs(b.column - own.column))[0];
+        .filter((other) => other.panel === foil.panel && other.row === row)
+        .sort((a, b) => Math.abs(a.column - foil.column) - Math.abs(b.column - foil.column))[0];
     }
     default:
       return undefined;

@@ -57,7 +57,10 @@ export function useLeaveOut(onDone: () => void): {
         const flip = panel.side === 'both' && stroke[0].x + stroke[1].x < 0 ? -1 : 1;
         const corners = painted.map(({ x, y }) => diskPointOf(head, { x: flip * x, y }));
         editPlan(`triangle left out, ${panel.name}`, (before) =>
-          changePanel(before, panel.id, (own) => ({ ...own, leaveOut: [...own.leaveOut, corners] })),
+          changePanel(before, panel.id, (current) => ({
+            ...current,
+            leaveOut: [...current.leaveOut, corners],
+          })),
         );
         onDone();
       },

@@ -27,8 +27,8 @@ export function PanelGrips({ times }: { times: number }) {
   );
   if (!panel) return null;
   return grips.map((grip) => {
-    const said = (own: Panel) =>
-      placeGrips(own, head, plan.head.part).find(({ id }) => id === grip.id)?.said ?? '';
+    const said = (current: Panel) =>
+      placeGrips(current, head, plan.head.part).find(({ id }) => id === grip.id)?.said ?? '';
     return (
       <GripMark
         key={grip.id}
@@ -66,7 +66,7 @@ export function PartingGrips({ times }: { times: number }) {
   if (i < 0 || !panel || panel.id !== sheet.foils[i].panel) return null;
   const foil = sheet.foils[i];
   const path = drawing.paths[i];
-  const totals = sheet.panels.find((own) => own.panel === panel.id);
+  const totals = sheet.panels.find((panelTotals) => panelTotals.panel === panel.id);
   const { middle, end } = foilPoints(path);
   return (
     <>
@@ -79,7 +79,7 @@ export function PartingGrips({ times }: { times: number }) {
           onMove={(to, gesture) =>
             change(
               'drop-out',
-              (own) => say(shownDropout(own, totals)),
+              (current) => say(shownDropout(current, totals)),
               () => withFoilMovedTo(panel, foil, path, to, totals),
               gesture,
             )

@@ -76,18 +76,22 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
     if (!read.ok) return setProblem(`${file.name}: ${read.problem}`);
     answered(await keepOwnTechnique(read.value, null));
   };
-  const version = (own: KeptTechnique) =>
-    own.versions.find(({ number }) => number === shown[own.id]) ?? own.versions[0];
+  const version = (keptTechnique: KeptTechnique) =>
+    keptTechnique.versions.find(({ number }) => number === shown[keptTechnique.id]) ??
+    keptTechnique.versions[0];
   const laying = useMemo(
     () =>
-      (kept ?? []).map((own) => ({
-        key: own.id,
-        technique: (own.versions.find(({ number }) => number === shown[own.id]) ?? own.versions[0]).document,
+      (kept ?? []).map((keptTechnique) => ({
+        key: keptTechnique.id,
+        technique: (
+          keptTechnique.versions.find(({ number }) => number === shown[keptTechnique.id]) ??
+          keptTechnique.versions[0]
+        ).document,
       })),
     [kept, shown],
   );
   const laid = useLaid(laying.length > 0, plan, laying);
-  const wanted = (kept ?? []).filter((own) => fits(version(own).document, wish));
+  const wanted = (kept ?? []).filter((keptTechnique) => fits(version(keptTechnique).document, wish));
   return (
     <>
       <Keep kept={kept ?? []} onKept={answered} />
@@ -142,17 +146,17 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
         className="grid grid-cols-[repeat(auto-fill,minmax(300px,1fr))] gap-4"
         aria-label="Patterns of this house"
       >
-        {wanted.map((own) => {
-          const { document, savedAt, savedBy, number } = version(own);
+        {wanted.map((keptTechnique) => {
+          const { document, savedAt, savedBy, number } = version(keptTechnique);
           return (
             <PatternCard
-              key={own.id}
+              key={keptTechnique.id}
               name={document.name}
-              laid={laid.get(own.id)}
+              laid={laid.get(keptTechnique.id)}
               bark={barkOf(consult.naturalLevel)}
               purpose={document.purpose}
               more={
-                own.versions.length === 1 ? (
+                keptTechnique.versions.length === 1 ? (
                   <p className="text-xs text-ink-soft">
                     Kept {calendar.dayOf(savedAt)} by {savedBy}
                   </p>
@@ -161,8 +165,10 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
                     label={`Version of ${document.name}`}
                     hideLabel
                     value={String(number)}
-                    onChange={(next) => setShown((before) => ({ ...before, [own.id]: Number(next) }))}
-                    options={own.versions.map((one) => ({
+                    onChange={(next) =>
+                      setShown((before) => ({ ...before, [keptTechnique.id]: Number(next) }))
+                    }
+                    options={keptTechnique.versions.map((one) => ({
                       value: String(one.number),
                       words: `Version ${one.number}, ${calendar.dayOf(one.savedAt)}, ${one.savedBy}`,
                     }))}
@@ -185,8 +191,8 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
                     look="quiet"
                     aria-label={`Archive: ${document.name}`}
                     onClick={async () => {
-                      answered(await putTechniqueAway(own.id, true));
-                      setAway(own);
+                      answered(await putTechniqueAway(keptTechnique.id, true));
+                      setAway(keptTechnique);
                     }}
                   >
                     Archive
@@ -240,9 +246,9 @@ function Keep({
         onChange={setOf}
         options={[
           { value: NEW, words: 'as a new one' },
-          ...kept.map((own) => ({
-            value: own.id,
-            words: `as version ${own.versions[0].number + 1} of ${own.versions[0].document.name}`,
+          ...kept.map((keptTechnique) => ({
+            value: keptTechnique.id,
+            words: `as version ${keptTechnique.versions[0].number + 1} of ${keptTechnique.versions[0].document.name}`,
           })),
         ]}
       />

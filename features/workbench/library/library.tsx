@@ -91,7 +91,7 @@ function BuiltIn({
   const laid = useLaid(open, plan, BUILT_IN);
   const bark = barkOf(consult.naturalLevel);
   const [wish, setWish] = useState<Wish>(ANY);
-  const shown = TECHNIQUES.filter((own) => fits(own, wish));
+  const shown = TECHNIQUES.filter((technique) => fits(technique, wish));
   return (
     <>
       <WishFields wish={wish} onChange={setWish} none={shown.length === 0}>

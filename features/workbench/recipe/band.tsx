@@ -33,7 +33,7 @@ const WIDEST_MM = 60;
 
 interface BandFieldsProps {
   place: Band;
-  set(what: string, figure: (own: Place) => string, next: Place): void;
+  set(what: string, figure: (place: Place) => string, next: Place): void;
 }
 
 /** A band along the hairline: from where to where, how wide, and how far behind short hair it begins. */
@@ -42,7 +42,8 @@ export function BandFields({ place, set }: BandFieldsProps) {
   const { widthMm } = place;
   const kind: WidthKind = typeof widthMm === 'number' ? 'even' : followsHair(widthMm) ? 'hair' : 'run';
   const [first, last] = runOf(widthMm, place);
-  const of = (read: (own: Band) => string) => (own: Place) => (own.kind === 'hairline-band' ? read(own) : '');
+  const of = (read: (own: Band) => string) => (current: Place) =>
+    current.kind === 'hairline-band' ? read(current) : '';
   const width = (what: string, next: BandWidth) =>
     set(
       what,
@@ -54,7 +55,7 @@ export function BandFields({ place, set }: BandFieldsProps) {
       label={label}
       value={String(deg)}
       options={optionsFor(deg).filter(
-        (own) => Number(own.value) >= limits[0] && Number(own.value) <= limits[1],
+        (option) => Number(option.value) >= limits[0] && Number(option.value) <= limits[1],
       )}
       onChange={(next) =>
         set(
@@ -157,7 +158,7 @@ function Hanging({ place }: { place: Band }) {
   if (!line || line.all.length === 0) return null;
   const { wanted, all } = line;
   const widths = all.map(({ widthMm }) => widthMm);
-  const thin = all.filter((own) => own.hairsPerMm < wanted);
+  const thin = all.filter((hangingHair) => hangingHair.hairsPerMm < wanted);
   const zones = [...new Set(thin.map(({ zone }) => zoneName(zone).toLowerCase()))];
   return (
     <p className="text-sm text-ink-soft" aria-label="Widths by the hair">
@@ -167,8 +168,8 @@ function Hanging({ place }: { place: Band }) {
       {zones.length > 0 && (
         <b className="text-amber-bark">
           {' '}
-          Thin at the {zones.join(', ')}: {Math.round(Math.min(...thin.map((own) => own.hairsPerMm)))}{' '}
-          hairs/mm.
+          Thin at the {zones.join(', ')}:{' '}
+          {Math.round(Math.min(...thin.map((hangingHair) => hangingHair.hairsPerMm)))} hairs/mm.
         </b>
       )}{' '}
       An estimate from density and length.
@@ -214,11 +215,11 @@ function widthWords({ widthMm }: Band, say: (mm: number) => string): string {
 }
 
 const landmarkWords = (deg: number) =>
-  LANDMARKS.find((own) => own.deg === deg)?.words.toLowerCase() ?? `${deg}°`;
+  LANDMARKS.find((landmark) => landmark.deg === deg)?.words.toLowerCase() ?? `${deg}°`;
 
 function optionsFor(deg: number): { value: string; words: string }[] {
-  const known = LANDMARKS.map((own) => ({ value: String(own.deg), words: own.words }));
-  return LANDMARKS.some((own) => own.deg === deg)
+  const known = LANDMARKS.map((landmark) => ({ value: String(landmark.deg), words: landmark.words }));
+  return LANDMARKS.some((landmark) => landmark.deg === deg)
     ? known
     : [...known, { value: String(deg), words: `${deg}° from the front` }];
 }

@@ -47,7 +47,7 @@ export function DropoutFields({ panel, change }: RecipeProps) {
       (before) => (before.dropouts ? figure(before.dropouts) : ''),
       (before) => ({ ...before, dropouts: before.dropouts && { ...before.dropouts, ...to } }),
     );
-  const kinds = dropouts ? [...new Set(dropouts.treatments)].filter((own) => own !== 'left') : [];
+  const kinds = dropouts ? [...new Set(dropouts.treatments)].filter((treatment) => treatment !== 'left') : [];
   return (
     <div className="mt-4 grid gap-2 border-t border-line pt-3">
       <Select
@@ -55,7 +55,7 @@ export function DropoutFields({ panel, change }: RecipeProps) {
         hideLabel
         value={value}
         options={
-          CHOICES.some((own) => own.value === value)
+          CHOICES.some((choice) => choice.value === value)
             ? CHOICES
             : [...CHOICES, { value, words: value.replaceAll(' ', ', ') }]
         }

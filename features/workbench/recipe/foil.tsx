@@ -50,13 +50,13 @@ export function FoilFields({ panel, change }: RecipeProps) {
     ),
   );
   const eased = typeof start.lastMm === 'number';
-  const lastWords = (own: Panel['start']) =>
-    typeof own.lastMm === 'number' ? say(own.lastMm) : 'as the first';
-  const setStart = (what: string, figure: (own: Panel['start']) => string, to: Partial<Panel['start']>) =>
+  const lastWords = (current: Panel['start']) =>
+    typeof current.lastMm === 'number' ? say(current.lastMm) : 'as the first';
+  const setStart = (what: string, figure: (current: Panel['start']) => string, to: Partial<Panel['start']>) =>
     change(
       what,
-      (own) => figure(own.start),
-      (own) => ({ ...own, start: { ...own.start, ...to } }),
+      (current) => figure(current.start),
+      (current) => ({ ...current, start: { ...current.start, ...to } }),
     );
   return (
     <div className="mt-4 grid gap-2 border-t border-line pt-3">
@@ -67,7 +67,7 @@ export function FoilFields({ panel, change }: RecipeProps) {
         step={1}
         mm={Math.min(longest, start.distanceMm)}
         said={(mm) => (mm === 0 ? 'at the scalp' : undefined)}
-        onChange={(mm) => setStart('start', (own) => say(own.distanceMm), { distanceMm: mm })}
+        onChange={(mm) => setStart('start', (current) => say(current.distanceMm), { distanceMm: mm })}
       />
       <div className="flex min-h-9 items-center justify-between gap-3">
         <span className="text-base">Eased to the last row</span>
@@ -98,7 +98,9 @@ export function FoilFields({ panel, change }: RecipeProps) {
         step={5}
         mm={start.edgesMm ?? 0}
         said={(mm) => (mm === 0 ? 'no' : undefined)}
-        onChange={(mm) => setStart('start at the edges', (own) => say(own.edgesMm ?? 0), { edgesMm: mm })}
+        onChange={(mm) =>
+          setStart('start at the edges', (current) => say(current.edgesMm ?? 0), { edgesMm: mm })
+        }
       />
       <NumberField
         label="Painted from the start to"
@@ -110,7 +112,9 @@ export function FoilFields({ panel, change }: RecipeProps) {
         parse={read}
         onChange={(mm) =>
           (mm === undefined || mm > start.distanceMm) &&
-          setStart('painted to', (own) => (own.toMm ? say(own.toMm) : 'the ends'), { toMm: mm ?? null })
+          setStart('painted to', (current) => (current.toMm ? say(current.toMm) : 'the ends'), {
+            toMm: mm ?? null,
+          })
         }
       />
       <LengthSlider
@@ -120,7 +124,7 @@ export function FoilFields({ panel, change }: RecipeProps) {
         step={5}
         mm={Math.min(80, start.featherMm)}
         said={(mm) => (mm === 0 ? 'clean line' : undefined)}
-        onChange={(mm) => setStart('feather', (own) => say(own.featherMm), { featherMm: mm })}
+        onChange={(mm) => setStart('feather', (current) => say(current.featherMm), { featherMm: mm })}
       />
       <Slider
         label="Teasing"
@@ -130,7 +134,7 @@ export function FoilFields({ panel, change }: RecipeProps) {
         value={start.teasing}
         said={start.teasing === 0 ? 'none' : start.teasing === 1 ? '1 push' : `${start.teasing} pushes`}
         hint={start.teasing > 2 ? 'Every push takes hair from the bold end.' : undefined}
-        onChange={(pushes) => setStart('teasing', (own) => String(own.teasing), { teasing: pushes })}
+        onChange={(pushes) => setStart('teasing', (current) => String(current.teasing), { teasing: pushes })}
       />
       <Segmented
         label="In foil or open air"
@@ -139,8 +143,8 @@ export function FoilFields({ panel, change }: RecipeProps) {
         onChange={(medium) =>
           change(
             'medium',
-            (own) => words(MEDIA, own.medium),
-            (own) => ({ ...own, medium, hair: medium === 'foil' ? 'own' : own.hair }),
+            (current) => words(MEDIA, current.medium),
+            (current) => ({ ...current, medium, hair: medium === 'foil' ? 'own' : current.hair }),
           )
         }
       />
@@ -152,8 +156,8 @@ export function FoilFields({ panel, change }: RecipeProps) {
           onChange={(cover) =>
             change(
               'sheet',
-              (own) => words(COVERS, own.cover ?? 'folded'),
-              (own) => ({ ...own, cover }),
+              (current) => words(COVERS, current.cover ?? 'folded'),
+              (current) => ({ ...current, cover }),
             )
           }
         />
@@ -166,8 +170,8 @@ export function FoilFields({ panel, change }: RecipeProps) {
           onChange={(hair) =>
             change(
               'painted hair',
-              (own) => words(HAIR, own.hair),
-              (own) => ({ ...own, hair }),
+              (current) => words(HAIR, current.hair),
+              (current) => ({ ...current, hair }),
             )
           }
         />
@@ -180,9 +184,9 @@ export function FoilFields({ panel, change }: RecipeProps) {
         onChange={(next) =>
           change(
             'columns',
-            (own) => words(LAYOUTS, layoutOf(own)),
-            (own) => ({
-              ...own,
+            (current) => words(LAYOUTS, layoutOf(current)),
+            (current) => ({
+              ...current,
               columns: { layout: next === 'bricklaid' ? 'bricklaid' : 'aligned', onePerRow: next === 'one' },
             }),
           )

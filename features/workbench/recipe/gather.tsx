@@ -53,11 +53,11 @@ export function GatherFields({ panel, totals, change }: RecipeProps) {
   const set =
     <G extends SingleGather>(kind: G['kind']): Change<G> =>
     (what, figure, to) => {
-      const fits = (own: Gather): own is G => own.kind === kind;
+      const fits = (current: Gather): current is G => current.kind === kind;
       change(
         what,
-        (own) => (fits(own.gather) ? figure(own.gather) : own.gather.kind),
-        (own) => (fits(own.gather) ? { ...own, gather: { ...own.gather, ...to } } : own),
+        (current) => (fits(current.gather) ? figure(current.gather) : current.gather.kind),
+        (current) => (fits(current.gather) ? { ...current, gather: { ...current.gather, ...to } } : current),
       );
     };
   const name = gatherName(gather, panel.thicknessMm);
@@ -71,8 +71,11 @@ export function GatherFields({ panel, totals, change }: RecipeProps) {
         onChange={(kind) =>
           change(
             'gather',
-            (own) => gatherName(own.gather, own.thicknessMm),
-            (own) => ({ ...own, gather: kind === 'alternate' ? FIRST_SEQUENCE : OFFERED[kind].start }),
+            (current) => gatherName(current.gather, current.thicknessMm),
+            (current) => ({
+              ...current,
+              gather: kind === 'alternate' ? FIRST_SEQUENCE : OFFERED[kind].start,
+            }),
           )
         }
       />
@@ -89,8 +92,8 @@ export function GatherFields({ panel, totals, change }: RecipeProps) {
               if (chosen)
                 change(
                   'gather',
-                  (own) => gatherName(own.gather, own.thicknessMm),
-                  (own) => ({ ...own, gather: chosen.gather, thicknessMm: chosen.thicknessMm }),
+                  (current) => gatherName(current.gather, current.thicknessMm),
+                  (current) => ({ ...current, gather: chosen.gather, thicknessMm: chosen.thicknessMm }),
                 );
             }}
           />
@@ -106,8 +109,8 @@ export function GatherFields({ panel, totals, change }: RecipeProps) {
           onChange={(mm) =>
             change(
               'thickness',
-              (own) => say(own.thicknessMm),
-              (own) => ({ ...own, thicknessMm: mm }),
+              (current) => say(current.thicknessMm),
+              (current) => ({ ...current, thicknessMm: mm }),
             )
           }
         />

@@ -23,7 +23,9 @@ export function LengthsField({ label, mm, max, hint, onChange }: LengthsFieldPro
   const shown = mm.map(bare).join(decimalComma ? '; ' : ', ');
   const read = (typed: string) => {
     const list = parseLengths(typed, unit, decimalComma);
-    return list && list.length <= MOST && list.every((own) => own >= 0 && own <= max) ? list : undefined;
+    return list && list.length <= MOST && list.every((value) => value >= 0 && value <= max)
+      ? list
+      : undefined;
   };
   const wrong = text !== undefined && read(text) === undefined;
   return (

@@ -30,11 +30,11 @@ const SIDES = [
 export function LikenessFields({ panel, change }: RecipeProps) {
   const { variation } = panel;
   const { say } = useUnits();
-  const set = (what: string, figure: (own: Variation) => string, to: Partial<Variation>) =>
+  const set = (what: string, figure: (current: Variation) => string, to: Partial<Variation>) =>
     change(
       what,
-      (own) => (own.variation ? figure(own.variation) : 'exact'),
-      (own) => ({ ...own, variation: own.variation && { ...own.variation, ...to } }),
+      (current) => (current.variation ? figure(current.variation) : 'exact'),
+      (current) => ({ ...current, variation: current.variation && { ...current.variation, ...to } }),
     );
   return (
     <div className="mt-4 grid gap-1 border-t border-line pt-3">
@@ -43,7 +43,9 @@ export function LikenessFields({ panel, change }: RecipeProps) {
         <Switch
           label="Similar, not exact"
           on={variation !== null}
-          onChange={(on) => change('likeness', saidOf, (own) => ({ ...own, variation: on ? START : null }))}
+          onChange={(on) =>
+            change('likeness', saidOf, (current) => ({ ...current, variation: on ? START : null }))
+          }
         />
       </div>
       {variation && (
@@ -53,7 +55,7 @@ export function LikenessFields({ panel, change }: RecipeProps) {
               label="Which side differs"
               value={variation.side ?? 'both'}
               options={SIDES}
-              onChange={(side) => set('side that differs', (own) => own.side ?? 'both', { side })}
+              onChange={(side) => set('side that differs', (current) => current.side ?? 'both', { side })}
             />
           )}
           <LengthSlider
@@ -62,7 +64,9 @@ export function LikenessFields({ panel, change }: RecipeProps) {
             max={6}
             step={0.5}
             mm={variation.dropoutMm}
-            onChange={(dropoutMm) => set('drop-outs differ', (own) => say(own.dropoutMm), { dropoutMm })}
+            onChange={(dropoutMm) =>
+              set('drop-outs differ', (current) => say(current.dropoutMm), { dropoutMm })
+            }
           />
           <LengthSlider
             label="Stitches, by up to"
@@ -70,7 +74,9 @@ export function LikenessFields({ panel, change }: RecipeProps) {
             max={3}
             step={0.5}
             mm={variation.stitchMm ?? 0}
-            onChange={(stitchMm) => set('stitches differ', (own) => say(own.stitchMm ?? 0), { stitchMm })}
+            onChange={(stitchMm) =>
+              set('stitches differ', (current) => say(current.stitchMm ?? 0), { stitchMm })
+            }
           />
           <LengthSlider
             label="Starts, by up to"
@@ -78,7 +84,7 @@ export function LikenessFields({ panel, change }: RecipeProps) {
             max={40}
             step={1}
             mm={variation.startMm ?? 0}
-            onChange={(startMm) => set('starts differ', (own) => say(own.startMm ?? 0), { startMm })}
+            onChange={(startMm) => set('starts differ', (current) => say(current.startMm ?? 0), { startMm })}
           />
           <Slider
             label="Angle, by up to"
@@ -87,11 +93,13 @@ export function LikenessFields({ panel, change }: RecipeProps) {
             step={1}
             value={variation.angleDeg}
             said={`${variation.angleDeg}°`}
-            onChange={(angleDeg) => set('angle differs', (own) => `${own.angleDeg}°`, { angleDeg })}
+            onChange={(angleDeg) => set('angle differs', (current) => `${current.angleDeg}°`, { angleDeg })}
           />
           <Button
             small
-            onClick={() => set('differences', (own) => `no. ${own.seed}`, { seed: variation.seed + 1 })}
+            onClick={() =>
+              set('differences', (current) => `no. ${current.seed}`, { seed: variation.seed + 1 })
+            }
           >
             Try another
           </Button>

@@ -58,8 +58,8 @@ export function PartingFields({ panel, change }: RecipeProps) {
   const set = (what: string, next: Direction) =>
     change(
       what,
-      (own) => directionName(own.direction),
-      (own) => ({ ...own, direction: next }),
+      (current) => directionName(current.direction),
+      (current) => ({ ...current, direction: next }),
     );
   const angle = (
     label: string,

@@ -50,17 +50,17 @@ export function PlaceFields({ panel, change }: RecipeProps) {
   const { plan, computed, editPlan } = useVisit();
   const { say } = useUnits();
   const { place } = panel;
-  const set = (what: string, figure: (own: Place) => string, next: Place) =>
+  const set = (what: string, figure: (current: Place) => string, next: Place) =>
     change(
       what,
-      (own) => figure(own.place),
-      (own) => ({ ...own, place: next }),
+      (current) => figure(current.place),
+      (current) => ({ ...current, place: next }),
     );
   const length = (
     label: string,
     value: number,
     limits: readonly [number, number],
-    read: (own: Place) => number | undefined,
+    read: (current: Place) => number | undefined,
     to: (mm: number) => Place,
   ) => (
     <LengthSlider
@@ -69,13 +69,13 @@ export function PlaceFields({ panel, change }: RecipeProps) {
       max={limits[1]}
       step={1}
       mm={value}
-      onChange={(mm) => set(label.toLowerCase(), (own) => say(read(own) ?? 0), to(mm))}
+      onChange={(mm) => set(label.toLowerCase(), (current) => say(read(current) ?? 0), to(mm))}
     />
   );
   const first = isSectionedFirst(plan, panel.id);
   const { head, outlines } = computed.drawing;
   const drawn = outlines.find(
-    (own) => own.panel === panel.id && (panel.side !== 'both' || own.side === 'left'),
+    (outline) => outline.panel === panel.id && (panel.side !== 'both' || outline.side === 'left'),
   );
   const drawEdge = () => {
     const edge = drawn && asOutline(panel, drawn.outlines, head);
@@ -85,7 +85,10 @@ export function PlaceFields({ panel, change }: RecipeProps) {
     const corners = drawn && middleTriangle(drawn.outlines, head);
     if (corners)
       editPlan(`triangle left out, ${panel.name}`, (before) =>
-        changePanel(before, panel.id, (own) => ({ ...own, leaveOut: [...own.leaveOut, corners] })),
+        changePanel(before, panel.id, (current) => ({
+          ...current,
+          leaveOut: [...current.leaveOut, corners],
+        })),
       );
   };
   return (
@@ -100,7 +103,7 @@ export function PlaceFields({ panel, change }: RecipeProps) {
           'Depth behind the hairline',
           place.depthMm,
           [10, 110],
-          (own) => (own.kind === 'face-frame' ? own.depthMm : undefined),
+          (current) => (current.kind === 'face-frame' ? current.depthMm : undefined),
           (depthMm) => ({ ...place, depthMm }),
         )}
       {place.kind === 'face-frame' && (
@@ -112,7 +115,7 @@ export function PlaceFields({ panel, change }: RecipeProps) {
           value={place.reachDeg}
           said={reachSaid(place.reachDeg)}
           onChange={(reachDeg) =>
-            set('reach', (own) => (own.kind === 'face-frame' ? `${own.reachDeg}°` : ''), {
+            set('reach', (current) => (current.kind === 'face-frame' ? `${current.reachDeg}°` : ''), {
               ...place,
               reachDeg,
             })
@@ -126,14 +129,14 @@ export function PlaceFields({ panel, change }: RecipeProps) {
             'Width, left',
             place.leftMm,
             [0, 80],
-            (own) => (own.kind === 'part-strip' ? own.leftMm : undefined),
+            (current) => (current.kind === 'part-strip' ? current.leftMm : undefined),
             (leftMm) => ({ ...place, leftMm }),
           )}
           {length(
             'Width, right',
             place.rightMm,
             [0, 80],
-            (own) => (own.kind === 'part-strip' ? own.rightMm : undefined),
+            (current) => (current.kind === 'part-strip' ? current.rightMm : undefined),
             (rightMm) => ({ ...place, rightMm }),
           )}
         </>
@@ -143,7 +146,7 @@ export function PlaceFields({ panel, change }: RecipeProps) {
           'Radius of the disc',
           place.radiusMm,
           [20, 120],
-          (own) => (own.kind === 'wheel' ? own.radiusMm : undefined),
+          (current) => (current.kind === 'wheel' ? current.radiusMm : undefined),
           (radiusMm) => ({ ...place, radiusMm }),
         )}
       {place.kind === 'crown-triangle' &&
@@ -151,7 +154,7 @@ export function PlaceFields({ panel, change }: RecipeProps) {
           'Half its upper edge',
           place.halfWidthMm,
           [20, 120],
-          (own) => (own.kind === 'crown-triangle' ? own.halfWidthMm : undefined),
+          (current) => (current.kind === 'crown-triangle' ? current.halfWidthMm : undefined),
           (halfWidthMm) => ({ ...place, halfWidthMm }),
         )}
       {panel.leaveOut.length > 0 && (
@@ -166,8 +169,8 @@ export function PlaceFields({ panel, change }: RecipeProps) {
             onClick={() =>
               change(
                 'left out',
-                (own) => String(own.leaveOut.length),
-                (own) => ({ ...own, leaveOut: own.leaveOut.slice(0, -1) }),
+                (current) => String(current.leaveOut.length),
+                (current) => ({ ...current, leaveOut: current.leaveOut.slice(0, -1) }),
               )
             }
           >
@@ -193,8 +196,8 @@ export function PlaceFields({ panel, change }: RecipeProps) {
         onChange={(side) =>
           change(
             'side',
-            (own) => own.side,
-            (own: Panel) => ({ ...own, side }),
+            (current) => current.side,
+            (current: Panel) => ({ ...current, side }),
           )
         }
       />
@@ -207,8 +210,8 @@ export function PlaceFields({ panel, change }: RecipeProps) {
             onChange={(reserves) =>
               change(
                 'kept plain',
-                (own) => (own.reserves ? 'yes' : 'no'),
-                (own) => ({ ...own, reserves }),
+                (current) => (current.reserves ? 'yes' : 'no'),
+                (current) => ({ ...current, reserves }),
               )
             }
           />
@@ -238,7 +241,7 @@ const TO_THE_CHIN_MM = 120;
 
 interface FrameByHairProps {
   place: Extract<Place, { kind: 'face-frame' }>;
-  set(what: string, figure: (own: Place) => string, next: Place): void;
+  set(what: string, figure: (place: Place) => string, next: Place): void;
 }
 
 /** Depth of a face frame by the density at its tips, and whether the hair inside reaches the face. */
@@ -259,10 +262,14 @@ function FrameByHair({ place, set }: FrameByHairProps) {
         <Button
           small
           onClick={() =>
-            set('depth behind the hairline', (own) => (own.kind === 'face-frame' ? say(own.depthMm) : ''), {
-              ...place,
-              depthMm,
-            })
+            set(
+              'depth behind the hairline',
+              (current) => (current.kind === 'face-frame' ? say(current.depthMm) : ''),
+              {
+                ...place,
+                depthMm,
+              },
+            )
           }
         >
           Depth by the hair at its tips: {say(depthMm)}

@@ -49,7 +49,7 @@ export function Recipe() {
 function PanelRecipe({ panel }: { panel: Panel }) {
   const { computed } = useVisit();
   const change = usePanelEdit(panel.id);
-  const totals = computed.sheet.panels.find((own) => own.panel === panel.id);
+  const totals = computed.sheet.panels.find((panelTotals) => panelTotals.panel === panel.id);
   const name = gatherName(panel.gather, panel.thicknessMm);
   const parts: RecipeProps = { panel, totals, change };
   return (

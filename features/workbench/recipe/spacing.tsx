@@ -72,8 +72,8 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
   const { spacing } = panel;
   const { say } = useUnits();
   const dropout = shownDropout(panel, totals);
-  const set = (what: string, figure: (own: Panel) => string, next: Spacing) =>
-    change(what, figure, (own) => ({ ...own, spacing: next }));
+  const set = (what: string, figure: (current: Panel) => string, next: Spacing) =>
+    change(what, figure, (current) => ({ ...current, spacing: next }));
   const solved = totals?.solvedDropoutMm;
   return (
     <div className="mt-3 grid gap-1">
@@ -86,7 +86,10 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           mm={dropout}
           hint={`Pitch ${say(pitchOf(panel.thicknessMm, dropout))}. ${dropout === 0 ? 'Back to back.' : ''}`}
           onChange={(mm) =>
-            set('drop-out', (own) => say(shownDropout(own, totals)), { kind: 'constant', dropoutMm: mm })
+            set('drop-out', (current) => say(shownDropout(current, totals)), {
+              kind: 'constant',
+              dropoutMm: mm,
+            })
           }
         />
       )}
@@ -97,7 +100,10 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           max={80}
           hint="One after the other; the last goes on."
           onChange={(mm) =>
-            set('drop-outs', (own) => listWords(own.spacing, say), { ...spacing, spacing: plainOf(mm) })
+            set('drop-outs', (current) => listWords(current.spacing, say), {
+              ...spacing,
+              spacing: plainOf(mm),
+            })
           }
         />
       )}
@@ -109,10 +115,14 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           step={0.5}
           mm={spacing.sliverMm}
           onChange={(mm) =>
-            set('sliver', (own) => (own.spacing.kind === 'backwards' ? say(own.spacing.sliverMm) : 'none'), {
-              ...spacing,
-              sliverMm: mm,
-            })
+            set(
+              'sliver',
+              (current) => (current.spacing.kind === 'backwards' ? say(current.spacing.sliverMm) : 'none'),
+              {
+                ...spacing,
+                sliverMm: mm,
+              },
+            )
           }
         />
       )}
@@ -124,7 +134,7 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
             max={80}
             hint="One after the other; the last goes on."
             onChange={(dropoutsMm) =>
-              set('drop-outs', (own) => listWords(own.spacing, say), { ...spacing, dropoutsMm })
+              set('drop-outs', (current) => listWords(current.spacing, say), { ...spacing, dropoutsMm })
             }
           />
           <LengthSlider
@@ -134,7 +144,7 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
             step={1}
             mm={dropout}
             onChange={(mm) =>
-              set('last drop-out', (own) => say(shownDropout(own, totals)), {
+              set('last drop-out', (current) => say(shownDropout(current, totals)), {
                 ...spacing,
                 dropoutsMm: [...spacing.dropoutsMm.slice(0, -1), mm],
               })
@@ -153,7 +163,7 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
             onChange={(mm) =>
               set(
                 'first drop-out',
-                (own) => (own.spacing.kind === 'eased' ? say(own.spacing.fromMm) : 'none'),
+                (current) => (current.spacing.kind === 'eased' ? say(current.spacing.fromMm) : 'none'),
                 {
                   ...spacing,
                   fromMm: mm,
@@ -168,10 +178,14 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
             step={1}
             mm={spacing.toMm}
             onChange={(mm) =>
-              set('last drop-out', (own) => (own.spacing.kind === 'eased' ? say(own.spacing.toMm) : 'none'), {
-                ...spacing,
-                toMm: mm,
-              })
+              set(
+                'last drop-out',
+                (current) => (current.spacing.kind === 'eased' ? say(current.spacing.toMm) : 'none'),
+                {
+                  ...spacing,
+                  toMm: mm,
+                },
+              )
             }
           />
         </>
@@ -186,10 +200,14 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           said={String(spacing.foils)}
           hint={totals?.note ? `${totals.note}.` : solvedHint(panel, solved, say)}
           onChange={(foils) =>
-            set('foils', (own) => (own.spacing.kind === 'count' ? String(own.spacing.foils) : 'none'), {
-              ...spacing,
-              foils,
-            })
+            set(
+              'foils',
+              (current) => (current.spacing.kind === 'count' ? String(current.spacing.foils) : 'none'),
+              {
+                ...spacing,
+                foils,
+              },
+            )
           }
         />
       )}
@@ -201,8 +219,8 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           onChange={(how) =>
             set(
               'where they lie',
-              (own) =>
-                own.spacing.kind === 'count' && typeof own.spacing.togetherMm === 'number'
+              (current) =>
+                current.spacing.kind === 'count' && typeof current.spacing.togetherMm === 'number'
                   ? 'together'
                   : 'spread',
               { ...spacing, togetherMm: how === 'together' ? 2 : null },
@@ -218,10 +236,14 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           step={1}
           mm={spacing.togetherMm}
           onChange={(togetherMm) =>
-            set('drop-out', (own) => (own.spacing.kind === 'count' ? say(own.spacing.togetherMm ?? 0) : ''), {
-              ...spacing,
-              togetherMm,
-            })
+            set(
+              'drop-out',
+              (current) => (current.spacing.kind === 'count' ? say(current.spacing.togetherMm ?? 0) : ''),
+              {
+                ...spacing,
+                togetherMm,
+              },
+            )
           }
         />
       )}
@@ -237,8 +259,8 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           onChange={(percent) =>
             set(
               'lightened',
-              (own) =>
-                own.spacing.kind === 'share' ? `${Math.round(own.spacing.lightened * 100)}%` : 'none',
+              (current) =>
+                current.spacing.kind === 'share' ? `${Math.round(current.spacing.lightened * 100)}%` : 'none',
               { ...spacing, lightened: percent / 100 },
             )
           }
@@ -256,7 +278,7 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
           onChange={(minutes) =>
             set(
               'minutes',
-              (own) => (own.spacing.kind === 'minutes' ? `${own.spacing.minutes} min` : 'none'),
+              (current) => (current.spacing.kind === 'minutes' ? `${current.spacing.minutes} min` : 'none'),
               {
                 ...spacing,
                 minutes,
@@ -273,8 +295,9 @@ export function SpacingFields({ panel, totals, change }: RecipeProps) {
         onChange={(kind) =>
           set(
             'spacing',
-            (own) =>
-              KINDS.find((rule) => rule.value === own.spacing.kind)?.words.toLowerCase() ?? own.spacing.kind,
+            (current) =>
+              KINDS.find((rule) => rule.value === current.spacing.kind)?.words.toLowerCase() ??
+              current.spacing.kind,
             begin(kind, panel, {
               dropoutMm: dropout,
               foils: totals?.foils ?? 20,

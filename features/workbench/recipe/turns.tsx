@@ -71,12 +71,12 @@ export function TurnFields({ panel, gather, change }: RecipeProps & { gather: Tu
   const set = (what: string, next: Turns) =>
     change(
       what,
-      (own) => gatherName(own.gather, own.thicknessMm),
-      (own) => ({ ...own, gather: next }),
+      (current) => gatherName(current.gather, current.thicknessMm),
+      (current) => ({ ...current, gather: next }),
     );
   const turn = (at: number, what: string, to: Partial<Turn>) =>
-    set(what, { ...gather, of: gather.of.map((own, i) => (i === at ? { ...own, ...to } : own)) });
-  const known = SEQUENCES.find((own) => same(own.gather, gather))?.value ?? OWN;
+    set(what, { ...gather, of: gather.of.map((current, i) => (i === at ? { ...current, ...to } : current)) });
+  const known = SEQUENCES.find((sequence) => same(sequence.gather, gather))?.value ?? OWN;
   return (
     <div className="mt-2 grid gap-2">
       <Select
@@ -84,7 +84,9 @@ export function TurnFields({ panel, gather, change }: RecipeProps & { gather: Tu
         hideLabel
         value={known}
         options={known === OWN ? [...SEQUENCES, { value: OWN, words: 'A sequence of its own' }] : SEQUENCES}
-        onChange={(value) => set('sequence', SEQUENCES.find((own) => own.value === value)?.gather ?? gather)}
+        onChange={(value) =>
+          set('sequence', SEQUENCES.find((sequence) => sequence.value === value)?.gather ?? gather)
+        }
       />
       <ol className="grid gap-1.5" aria-label="Gathers in turn">
         {gather.of.map((own, i) => {

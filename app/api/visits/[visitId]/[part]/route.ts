@@ -17,9 +17,9 @@ const STATUS = {
 export const GET = route<{ visitId: string; part: string }>(
   'seeVisit',
   async (_, { visitId, part }, person) => {
-    const own = isVisitPart(part) ? await peekPart(person, visitId, part) : undefined;
-    if (!own) throw missing('visit');
-    return Response.json(own, { headers: { 'Cache-Control': 'no-store' } });
+    const revised = isVisitPart(part) ? await peekPart(person, visitId, part) : undefined;
+    if (!revised) throw missing('visit');
+    return Response.json(revised, { headers: { 'Cache-Control': 'no-store' } });
   },
 );
 
