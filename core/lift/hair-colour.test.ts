@@ -41,6 +41,9 @@ test('colours become linear light: white, mid grey, and sRGB red from their OKLC
 test('undercoat of the table, halves between; darker than 4 as 4', () => {
   expect(undercoatHair(8)).toEqual({ lightness: 0.66, hueDeg: 82, chroma: 0.115 });
   expect(undercoatHair(6.5).hueDeg).toBeCloseTo(61.5, 12);
+  const [six, between, seven] = [6, 6.5, 7].map((level) => undercoatHair(level).chroma);
+  expect(between).toBeCloseTo((six + seven) / 2, 12);
+  expect(undercoatHair(11)).toEqual(undercoatHair(10));
   expect(undercoatHair(2)).toEqual({ lightness: 0.21, hueDeg: 35, chroma: 0.09 });
 });
 

@@ -67,3 +67,21 @@ test('readings that agree add up; those that do not count for as much less', () 
     12,
   );
 });
+
+test('three readings: how far apart is counted for each after the first', () => {
+  const all = [read({ level: 7 }), read({ level: 8.5 }), read({ level: 7.5 })];
+  const weighed = all.map(weighReading);
+  const whole = weighed.reduce((sum, { weight }) => sum + weight, 0);
+  const mean = weighed.reduce((sum, { weight, raw }) => sum + weight * raw, 0) / whole;
+  const apart = weighed.reduce((sum, { weight, raw }) => sum + weight * (raw - mean) ** 2, 0) / 2;
+  expect(apart).toBeGreaterThan(1);
+  expect(headFactor(all).sd).toBeCloseTo(1 / Math.sqrt(16 + whole / apart), 12);
+});
+
+test('a reading at the end of the product is held against what the others say', () => {
+  const others = [read({ level: 8.25 }), read({ level: 8.25 })];
+  const { factor } = headFactor(others);
+  expect(factor).toBeGreaterThan(1);
+  expect(headFactor([...others, read({ level: 8, atCap: true })]).factor).toBe(factor);
+  expect(headFactor([...others, read({ level: 9, atCap: true })]).factor).toBeGreaterThan(factor);
+});

@@ -42,6 +42,21 @@ test('levels and deposits mix by weight; clear dilutes and has no level', () => 
   expect(() => tonerOf([])).toThrow('A toner needs parts');
 });
 
+test('by hand: three parts of 9 violet and one of 6 ash', () => {
+  const at = (hueDeg: number, chroma: number) => ({
+    a: chroma * Math.cos((hueDeg * Math.PI) / 180),
+    b: chroma * Math.sin((hueDeg * Math.PI) / 180),
+  });
+  const [violet, ash] = [at(300, 0.075), at(215, 0.06)];
+  const mixed = tonerOf([part(3, '9 violet', 9, 'violet'), part(1, '6 ash', 6, 'ash')]);
+  expect(mixed.level).toBeCloseTo(8.25, 12);
+  expect(mixed.deposit.a).toBeCloseTo((3 * violet.a + ash.a) / 4, 12);
+  expect(mixed.deposit.b).toBeCloseTo((3 * violet.b + ash.b) / 4, 12);
+  expect([mixed.clearShare, mixed.coverShare]).toEqual([0, 0]);
+  // Clear covers nothing, even as a direct dye.
+  expect(tonerOf([part(1, 'clear', 0, 'clear', true)]).coverShare).toBe(0);
+});
+
 test('a toner of three parts in whole grams: equal thirds of 20 g, 40 g of developer', () => {
   const { shades, developer } = tonerGrams([violet9, natural9, clear], 60, 2);
   expect(shades.map(({ grams }) => grams)).toEqual([7, 7, 6]);
@@ -137,6 +152,20 @@ test('hair that is what is wished for needs no toner; what is told apart from it
   const far = { ...near, lightness: undercoatHair(9).lightness - 0.0201 };
   expect([needsNoToner(9, near).needless, needsNoToner(9, far).needless]).toEqual([true, false]);
   expect(needsNoToner(6, 'cool').needless).toBe(false);
+});
+
+test('what it comes to, wished for, is just right: on either side of the wheel', () => {
+  for (const tone of ['blue', 'copper', 'green', 'pink'] as const) {
+    const toner = tonerOf([part(1, tone, 9, tone, true)]);
+    const { after } = toned(toner, on(9), 'neutral').colours;
+    expect(toned(toner, on(9), after)).toMatchObject({
+      warmth: expect.closeTo(0, 9),
+      balance: 'just',
+      difference: expect.closeTo(0, 9),
+    });
+    expect(after.hueDeg).toBeGreaterThanOrEqual(0);
+    expect(after.hueDeg).toBeLessThan(360);
+  }
 });
 
 describe('direct dyes', () => {
