@@ -1,5 +1,4 @@
 import type { Result } from '../core/units';
-import { createRequire } from 'node:module';
 import path from 'node:path';
 import { Worker } from 'node:worker_threads';
 import sharp, { type Sharp } from 'sharp';
@@ -90,25 +89,12 @@ async function fromFile(bytes: Buffer): Promise<Opened> {
 type Decoded = { readonly width: number; readonly height: number; readonly pixels?: ArrayBuffer };
 
 /** HEIC is decoded by WebAssembly, in a thread of its own, so that nobody else has to wait for it. */
-const DECODER = `
-  const { parentPort, workerData } = require('node:worker_threads');
-  const heif = require(workerData.library);
-  const [image] = new heif.HeifDecoder().decode(workerData.bytes);
-  if (!image) throw new Error('no picture');
-  const width = image.get_width(), height = image.get_height();
-  if (width * height > workerData.most) parentPort.postMessage({ width, height });
-  else image.display({ data: new Uint8ClampedArray(4 * width * height), width, height }, (shown) => {
-    if (!shown) throw new Error('cannot be shown');
-    parentPort.postMessage({ width, height, pixels: shown.data.buffer }, [shown.data.buffer]);
-  });
-`;
+const DECODER = path.join(process.cwd(), 'data', 'heic-decoder.mjs');
 const DECODE_MS = 30_000;
 
 async function fromHeic(bytes: Buffer): Promise<Opened> {
-  const library = createRequire(path.join(process.cwd(), 'package.json')).resolve('libheif-js/wasm-bundle');
   const worker = new Worker(DECODER, {
-    eval: true,
-    workerData: { bytes, library, most: MOST_PIXELS },
+    workerData: { bytes, most: MOST_PIXELS },
     stdout: true,
     stderr: true,
     resourceLimits: { maxOldGenerationSizeMb: 1024 },

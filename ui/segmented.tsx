@@ -19,14 +19,14 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
       aria-label={label}
       value={value ?? ''}
       onValueChange={(next) => next && onChange(next as T)}
-      className="grid auto-cols-fr grid-flow-col overflow-hidden rounded-ui border border-edge bg-field"
+      className="grid auto-cols-[minmax(min-content,1fr)] grid-flow-col overflow-hidden rounded-ui border border-edge bg-field"
     >
       {options.map((option) => (
         <ToggleGroup.Item
           key={option.value}
           value={option.value}
           className={clsx(
-            'min-h-[40px] border-r pointer-coarse:min-h-[44px] border-line px-1 text-base leading-tight font-medium last:border-r-0 eases',
+            'min-h-[40px] border-r pointer-coarse:min-h-[44px] border-line px-0.5 text-base leading-tight font-medium last:border-r-0 eases',
             option.value === value ? 'bg-leaf text-on-leaf' : 'hover:bg-leaf-pale',
           )}
         >

@@ -187,8 +187,8 @@ function DoubleFields({ gather, set }: FieldsProps<Of<'double'>>) {
         label="Each layer takes"
         value={said(gather)}
         options={[
-          { value: 'quarter', words: 'A quarter' },
-          { value: 'half', words: 'Half' },
+          { value: 'quarter', words: 'Quarter layers' },
+          { value: 'half', words: 'Half layers' },
         ]}
         onChange={(depth) => set('depth of each layer', said, { depth: depth === 'half' ? 0.5 : 0.25 })}
       />
