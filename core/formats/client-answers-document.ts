@@ -4,9 +4,9 @@ import { NOTED } from '../visit';
 import { answer, between, isWornTooMuch, whole, WORN_TOO_MUCH } from './fields';
 import { historySchema, occasionsSchema } from './history-fields';
 import { parseWith, type Parsed } from './problem';
+import { sameShape } from './same-shape';
 
-/** What a client answers on their own phone before the visit. */
-export const clientAnswersSchema: z.ZodType<ClientAnswers> = z
+const clientAnswersShape = z
   .strictObject({
     version: z.literal(1),
     wish: z
@@ -62,6 +62,10 @@ export const clientAnswersSchema: z.ZodType<ClientAnswers> = z
     if (isWornTooMuch(upShare, halfUpShare))
       context.addIssue({ code: 'custom', path: ['worn', 'halfUpShare'], message: WORN_TOO_MUCH });
   });
+sameShape<z.infer<typeof clientAnswersShape>, ClientAnswers>(true);
+
+/** What a client answers on their own phone before the visit. */
+export const clientAnswersSchema: z.ZodType<ClientAnswers> = clientAnswersShape;
 
 export const NO_ANSWERS: ClientAnswers = clientAnswersSchema.parse({ version: 1 });
 

@@ -17,6 +17,7 @@ import { healthSchema, historySchema, goalsSchema, occasionsSchema } from './his
 import { zoneHairSchema } from './zone-hair';
 import { parseWith, type Parsed } from './problem';
 import { without } from './without';
+import { sameShape } from './same-shape';
 
 const regrowth = z
   .partialRecord(
@@ -35,8 +36,7 @@ const swatch = z.strictObject({
   sd: between(0, 100, '', 'Standard deviation, hundredths of OKLab'),
 });
 
-/** What is asked and seen before the plan: the wish, the head, the hair, the regrowth. */
-export const consultSchema: z.ZodType<Consult> = z
+const consultShape = z
   .strictObject({
     version: z.literal(2),
     naturalLevel: levelField('Level of the untouched hair at the root'),
@@ -124,6 +124,10 @@ export const consultSchema: z.ZodType<Consult> = z
     for (const [path, message] of contradictions(consult))
       context.addIssue({ code: 'custom', path: [...path], message });
   });
+sameShape<z.infer<typeof consultShape>, Consult>(true);
+
+/** What is asked and seen before the plan: the wish, the head, the hair, the regrowth. */
+export const consultSchema: z.ZodType<Consult> = consultShape;
 
 /** What cannot be true together, each with the place where it is seen. */
 function contradictions(consult: {

@@ -14,6 +14,7 @@ import { USUAL_HOUSE_CLOCK, type House } from '../visit';
 import { between, whole, yesOrNo } from './fields';
 import { daysOff, weekHours } from './hours-fields';
 import { parseWith, type Parsed } from './problem';
+import { sameShape } from './same-shape';
 
 const money = (description: string) => whole(0, 10_000_000, `${description}, minor units of the currency`);
 
@@ -66,8 +67,7 @@ const reminderWords = (kind: ReminderKind, description: string) =>
     .default(USUAL_REMINDER_WORDS[kind])
     .describe(description);
 
-/** What a salon sets once for all its visits. */
-export const houseSchema: z.ZodType<House> = z.strictObject({
+const houseShape = z.strictObject({
   version: z.literal(1),
   units: z
     .enum(['mm', 'cm', 'in'], { error: 'must be mm, cm or in' })
@@ -298,6 +298,10 @@ export const houseSchema: z.ZodType<House> = z.strictObject({
     .describe('How the chair is worked'),
   schools,
 });
+sameShape<z.infer<typeof houseShape>, House>(true);
+
+/** What a salon sets once for all its visits. */
+export const houseSchema: z.ZodType<House> = houseShape;
 
 /** A house that has set nothing yet. */
 export const USUAL_HOUSE: House = houseSchema.parse({ version: 1 });

@@ -17,6 +17,7 @@ import { between, levelField, whole } from './fields';
 import { parseWith, type Parsed } from './problem';
 import { productSchema, recipeParts } from './products-document';
 import { without } from './without';
+import { sameShape } from './same-shape';
 
 const MIX_VERSION = 4;
 
@@ -42,8 +43,7 @@ const parts = z
 const minor = (description: string) => whole(0, 100_000_000, `${description}, minor units of the currency`);
 const day = z.iso.date('must be a day such as 2027-01-31');
 
-/** Where a colour goes. */
-export const placeSchema: z.ZodType<ColourPlace> = z.strictObject({
+const placeShape = z.strictObject({
   zones: z
     .array(z.enum(ZONE_FAMILIES, { error: `must be of ${ZONE_FAMILIES.join(', ')}` }))
     .max(ZONE_FAMILIES.length)
@@ -61,6 +61,10 @@ export const placeSchema: z.ZodType<ColourPlace> = z.strictObject({
   frontMm: between(5, 200, 'mm', 'Only so far behind the front hairline, mm').nullable().default(null),
   words: words.default('').describe('What else there is to say of it'),
 });
+sameShape<z.infer<typeof placeShape>, ColourPlace>(true);
+
+/** Where a colour goes. */
+export const placeSchema: z.ZodType<ColourPlace> = placeShape;
 const state = z
   .enum(HAIR_STATES, { error: `must be one of ${HAIR_STATES.join(', ')}` })
   .describe('State of the hair');
@@ -225,8 +229,7 @@ const letter = z.string().regex(/^[A-Z]$/, 'must be a letter from A to Z');
 
 const blockId = z.string().min(1).max(120);
 
-/** What is mixed at a visit and what it comes to. */
-export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
+const mixShape = z.strictObject({
   version: z.literal(MIX_VERSION),
   products: z
     .array(productSchema)
@@ -415,6 +418,10 @@ export const mixSchema: z.ZodType<VisitMix> = z.strictObject({
     })
     .prefault({}),
 });
+sameShape<z.infer<typeof mixShape>, VisitMix>(true);
+
+/** What is mixed at a visit and what it comes to. */
+export const mixSchema: z.ZodType<VisitMix> = mixShape;
 
 export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: MIX_VERSION });
 

@@ -3,6 +3,7 @@ import { ZONES } from '../head';
 import { CORRECTIONS, INSPECTION, NEXT_WHAT, ZONE_TONES, type Outcome } from '../visit';
 import { between, levelField } from './fields';
 import { parseWith, type Parsed } from './problem';
+import { sameShape } from './same-shape';
 
 const text = (most: number) =>
   z.string({ error: 'must be text' }).trim().max(most, `must be at most ${most} characters`);
@@ -27,8 +28,7 @@ const zoneSchema = z.strictObject({
   tone: oneOf(ZONE_TONES).nullable().default(null),
 });
 
-/** What was done at a visit, in the colourist's words and figures. */
-export const outcomeSchema: z.ZodType<Outcome> = z.strictObject({
+const outcomeShape = z.strictObject({
   version: z.literal(2),
   done: text(4000).min(1, 'must say what was done'),
   foilsPlaced: z.int('must be a whole number').min(0, 'must be 0 or more').max(1000, 'must be at most 1000'),
@@ -63,6 +63,10 @@ export const outcomeSchema: z.ZodType<Outcome> = z.strictObject({
   nextOn: z.iso.date('must be a day such as 2027-01-31').nullable(),
   nextWhat: oneOf(NEXT_WHAT).nullable().default(null),
 });
+sameShape<z.infer<typeof outcomeShape>, Outcome>(true);
+
+/** What was done at a visit, in the colourist's words and figures. */
+export const outcomeSchema: z.ZodType<Outcome> = outcomeShape;
 
 /** A record as it is read, whatever its version. */
 export function parseOutcome(value: unknown): Parsed<Outcome> {

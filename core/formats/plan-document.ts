@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { makeHead } from '../head';
 import type { HandEdit, Panel, Place, Plan } from '../pattern';
 import { AVERAGE_HAIR, AVERAGE_HEAD, between, hairSchema, headSchema, whole, yesOrNo } from './fields';
-import { sameShape } from './deep-readonly';
+import { sameShape } from './same-shape';
 import { migratePlan } from './migrate-plan';
 import {
   directionSchema,

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { ZONES } from '../head';
-import { sameShape } from './deep-readonly';
+import { sameShape } from './same-shape';
 import { GATHER_KINDS, type OpenSection, type Sheet } from '../pattern';
 
 const share = z.number().min(0).max(1);

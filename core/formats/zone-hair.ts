@@ -1,12 +1,9 @@
 import { z } from 'zod';
 import { CONDITIONS, HAIR_FLAGS, type ZoneHair } from '../visit';
 import { between, levelField } from './fields';
+import { sameShape } from './same-shape';
 
-/**
- * What was seen in one zone; what was not looked at is left out. Density, strand and length stand in
- * `hair.byZone`.
- */
-export const zoneHairSchema: z.ZodType<ZoneHair> = z.strictObject({
+const zoneHairShape = z.strictObject({
   naturalLevel: levelField('Level of the untouched hair, where it differs from the rest').optional(),
   greyShare: between(0, 1, '', 'Share of grey hair, 0–1').optional(),
   midsLevel: levelField('Level in the mid-lengths').optional(),
@@ -30,3 +27,10 @@ export const zoneHairSchema: z.ZodType<ZoneHair> = z.strictObject({
     .optional()
     .describe('Baby hair, breakage, thin hair, a scar'),
 });
+sameShape<z.infer<typeof zoneHairShape>, ZoneHair>(true);
+
+/**
+ * What was seen in one zone; what was not looked at is left out. Density, strand and length stand in
+ * `hair.byZone`.
+ */
+export const zoneHairSchema: z.ZodType<ZoneHair> = zoneHairShape;

@@ -1,19 +1,22 @@
 import { STYLES, type Style, type Way, type WearSubject } from '@/core/wear';
 
+/** Each way of wearing as it is chosen, in the order in which they are offered; one that is missing does not compile. */
+const STYLE_WORDS: Readonly<Record<Style, { readonly words: string; readonly hint: string }>> = {
+  down: { words: 'Down', hint: 'as it falls' },
+  'tied-back': { words: 'Tied back', hint: 'stripes, unlit hairline' },
+  'tied-low': { words: 'Tied low', hint: 'at the nape' },
+  'tied-high': { words: 'Tied high', hint: 'behind the ears shows' },
+  bun: { words: 'Loose bun', hint: 'hairline and nape' },
+  'half-up': { words: 'Half up', hint: 'the crown’s underneath' },
+  forward: { words: 'Brought forward', hint: 'over the shoulders' },
+  swept: { words: 'Side sweep', hint: 'over one shoulder' },
+  blown: { words: 'Crown blown open', hint: 'split by wind' },
+  lifted: { words: 'Underneath free', hint: 'the top clipped up' },
+  zigzag: { words: 'Zigzag part', hint: 'about its line' },
+};
+
 /** Ways to look at, as they are chosen: a part is put in where hair has one. */
-export const WAYS = [
-  { key: 'down', words: 'Down', hint: 'as it falls' },
-  { key: 'tied-back', words: 'Tied back', hint: 'stripes, unlit hairline' },
-  { key: 'tied-low', words: 'Tied low', hint: 'at the nape' },
-  { key: 'tied-high', words: 'Tied high', hint: 'behind the ears shows' },
-  { key: 'bun', words: 'Loose bun', hint: 'hairline and nape' },
-  { key: 'half-up', words: 'Half up', hint: 'the crown’s underneath' },
-  { key: 'forward', words: 'Brought forward', hint: 'over the shoulders' },
-  { key: 'swept', words: 'Side sweep', hint: 'over one shoulder' },
-  { key: 'blown', words: 'Crown blown open', hint: 'split by wind' },
-  { key: 'lifted', words: 'Underneath free', hint: 'the top clipped up' },
-  { key: 'zigzag', words: 'Zigzag part', hint: 'about its line' },
-] as const satisfies readonly { key: Style; words: string; hint: string }[];
+export const WAYS = (Object.keys(STYLE_WORDS) as Style[]).map((key) => ({ key, ...STYLE_WORDS[key] }));
 
 /** @param partMm from the middle, + the client's left */
 export const wayOf = (style: Style, partMm: number): Way => STYLES[style](partMm);
