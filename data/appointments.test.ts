@@ -61,7 +61,7 @@ const made = async (part: Partial<Booking> = {}) => {
   if (!answer.ok) throw new Error(answer.problem);
   return answer.id;
 };
-const ofDay = (on: string) => listAppointments(owner, on, on, ZONE);
+const ofDay = (on: string) => listAppointments({ actor: owner, from: on, to: on, timeZone: ZONE });
 
 describe('booking', () => {
   test('is found on its day at its time, as the salon’s clock says, on both sides of summer time', async () => {
@@ -141,13 +141,13 @@ describe('changing', () => {
   test('moves it; a stale change overwrites nothing', async () => {
     const id = await made();
     expect(
-      await changeAppointment(
-        owner,
+      await changeAppointment({
+        actor: owner,
         id,
-        1,
-        { ...booking({ on: '2027-03-03', from: 600, minutes: 60 }), kind: 'toner' },
-        ZONE,
-      ),
+        revision: 1,
+        change: { ...booking({ on: '2027-03-03', from: 600, minutes: 60 }), kind: 'toner' },
+        timeZone: ZONE,
+      }),
     ).toEqual({ ok: true, id });
     expect((await ofDay('2027-03-03')).find((appointment) => appointment.id === id)).toMatchObject({
       from: 600,
@@ -155,7 +155,9 @@ describe('changing', () => {
       kind: 'toner',
       revision: 2,
     });
-    expect(await changeAppointment(owner, id, 1, booking(), ZONE)).toMatchObject({
+    expect(
+      await changeAppointment({ actor: owner, id, revision: 1, change: booking(), timeZone: ZONE }),
+    ).toMatchObject({
       ok: false,
       problem: expect.stringContaining('Nothing was overwritten'),
     });
@@ -170,7 +172,9 @@ describe('changing', () => {
 
   test('nobody of another salon sees or moves it', async () => {
     const id = await made();
-    expect(await listAppointments(stranger, '2027-03-01', '2027-03-01', ZONE)).toEqual([]);
+    expect(
+      await listAppointments({ actor: stranger, from: '2027-03-01', to: '2027-03-01', timeZone: ZONE }),
+    ).toEqual([]);
     expect(await setAppointmentState(stranger, id, 1, 'cancelled')).toMatchObject({ ok: false });
     expect(await visitOfAppointment(stranger, id, ZONE)).toBeUndefined();
   });

@@ -131,13 +131,19 @@ async function appointments(
 }
 
 /** Appointments from a day to a day, both included, where the salon is. */
-export function listAppointments(
-  actor: Pick<Actor, 'salonId'>,
-  from: string,
-  to: string,
-  timeZone: string,
-  personId?: string,
-): Promise<Appointment[]> {
+export function listAppointments({
+  actor,
+  from,
+  to,
+  timeZone,
+  personId,
+}: {
+  readonly actor: Pick<Actor, 'salonId'>;
+  readonly from: string;
+  readonly to: string;
+  readonly timeZone: string;
+  readonly personId?: string;
+}): Promise<Appointment[]> {
   return inSalon(actor.salonId, (trx) =>
     appointments(trx, timeZone, (query) => {
       query
@@ -245,13 +251,23 @@ const saidOf = ({ on, from, minutes, kind }: Slot & { kind: AppointmentKind }) =
   `${kind}, ${on} ${String(Math.floor(from / 60)).padStart(2, '0')}:${String(from % 60).padStart(2, '0')}, ${minutes} min`;
 
 /** Moves an appointment, or changes what it is for; a stale change overwrites nothing. */
-export function changeAppointment(
-  actor: Actor,
-  id: string,
-  revision: number,
-  change: Slot & { readonly personId: string; readonly kind: AppointmentKind; readonly note: string },
-  timeZone: string,
-): Promise<Booked> {
+export function changeAppointment({
+  actor,
+  id,
+  revision,
+  change,
+  timeZone,
+}: {
+  readonly actor: Actor;
+  readonly id: string;
+  readonly revision: number;
+  readonly change: Slot & {
+    readonly personId: string;
+    readonly kind: AppointmentKind;
+    readonly note: string;
+  };
+  readonly timeZone: string;
+}): Promise<Booked> {
   return inSalon(actor.salonId, async (trx): Promise<Booked> => {
     const before = await held(trx, id, revision);
     if ('problem' in before) return before;
@@ -333,7 +349,13 @@ export function visitOfAppointment(actor: Actor, id: string, timeZone: string): 
       .first();
     const visitId =
       open?.id ??
-      (await openVisit(trx, actor, row.client_id, row.on_day, row.kind === 'toner' ? 'no-foils' : 'foils'));
+      (await openVisit({
+        trx,
+        actor,
+        clientId: row.client_id,
+        heldOn: row.on_day,
+        what: row.kind === 'toner' ? 'no-foils' : 'foils',
+      }));
     if (visitId)
       await trx('appointment')
         .where({ id })

@@ -72,7 +72,7 @@ export function walkIn(actor: Actor, fields: ClientFields, today: string, id?: s
   return inSalon(actor.salonId, async (trx) => {
     const clientId = await insertClient(trx, actor, fields, id);
     const open = await trx('visit').where({ client_id: clientId, held_on: today }).select('id').first();
-    return open?.id ?? (await openVisit(trx, actor, clientId, today))!;
+    return open?.id ?? (await openVisit({ trx, actor, clientId, heldOn: today }))!;
   });
 }
 

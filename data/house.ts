@@ -24,5 +24,5 @@ const HOUSE: SalonDocument<House> = {
 
 /** Saves the settings, unless somebody saved others since `baseRevision`: then nothing is written. */
 export function saveHouse(actor: Actor, baseRevision: number, house: House): Promise<SalonDocumentSaved> {
-  return saveSalonDocument(actor, HOUSE, baseRevision, house);
+  return saveSalonDocument({ actor, salonDocument: HOUSE, baseRevision, document: house });
 }

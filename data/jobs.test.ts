@@ -142,13 +142,20 @@ test('a reminder goes out by itself at its time, once, however many machines the
   // Moved: its new time is another reminder.
   expect(
     (
-      await changeAppointment(
-        owner,
-        appointmentId,
-        1,
-        { on: '2027-03-03', from: 660, minutes: 180, personId: owner.personId, kind: 'full', note: '' },
-        'UTC',
-      )
+      await changeAppointment({
+        actor: owner,
+        id: appointmentId,
+        revision: 1,
+        change: {
+          on: '2027-03-03',
+          from: 660,
+          minutes: 180,
+          personId: owner.personId,
+          kind: 'full',
+          note: '',
+        },
+        timeZone: 'UTC',
+      })
     ).ok,
   ).toBe(true);
   expect(await due(clientId)).toMatchObject([{ about: '2027-03-03 11:00' }]);

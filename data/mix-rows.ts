@@ -2,13 +2,19 @@ import { mixWords, type VisitMix } from '../core/visit';
 import type { Actor, Transaction } from './database';
 
 /** Writes the first mix of a visit. @returns its revision; undefined when it has one already */
-export async function insertMix(
-  trx: Transaction,
-  actor: Actor,
-  visitId: string,
-  document: VisitMix,
-  editId: string | null = null,
-): Promise<number | undefined> {
+export async function insertMix({
+  trx,
+  actor,
+  visitId,
+  document,
+  editId = null,
+}: {
+  readonly trx: Transaction;
+  readonly actor: Actor;
+  readonly visitId: string;
+  readonly document: VisitMix;
+  readonly editId?: string | null;
+}): Promise<number | undefined> {
   const made = await trx('mix')
     .insert({
       visit_id: visitId,

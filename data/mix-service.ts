@@ -17,14 +17,21 @@ const MIX_DEVICE = 'mix';
  * Tells a service that runs what a change of Mix means for it: steps that come, go or change, and formulas of
  * what is not placed.
  */
-export async function tellService(
-  trx: Transaction,
-  actor: Actor,
-  visitId: string,
-  { state, lastPosition }: RunningService,
-  before: VisitMix,
-  after: VisitMix,
-): Promise<void> {
+export async function tellService({
+  trx,
+  actor,
+  visitId,
+  runningService: { state, lastPosition },
+  before,
+  after,
+}: {
+  readonly trx: Transaction;
+  readonly actor: Actor;
+  readonly visitId: string;
+  readonly runningService: RunningService;
+  readonly before: VisitMix;
+  readonly after: VisitMix;
+}): Promise<void> {
   const visit = (await visitIn(trx, actor, visitId))!;
   const facts = factsOf(visit, await houseOf(trx, actor.salonId));
   const [was, is] = await Promise.all(
@@ -40,13 +47,13 @@ export async function tellService(
   if (!same(was.scriptPart, script)) bodies.push({ kind: 'rescripted', script });
   if (bodies.length === 0) return;
   const at = await serviceNow(trx, visitId, undefined, { writing: true });
-  await putEvents(
+  await putEvents({
     trx,
     actor,
     visitId,
     lastPosition,
-    bodies.map((body) => ({ id: randomUUID(), device: MIX_DEVICE, at, madeAt: at, body })),
-  );
+    events: bodies.map((body) => ({ id: randomUUID(), device: MIX_DEVICE, at, madeAt: at, body })),
+  });
 }
 
 /**

@@ -50,9 +50,15 @@ export function saveProducts(
   products: Products,
   counts: Readonly<Record<string, number>> = {},
 ): Promise<SalonDocumentSaved> {
-  return saveSalonDocument(actor, PRODUCTS, baseRevision, products, async (trx, before) => {
-    if (Object.keys(counts).length > 0)
-      await countStock(trx, actor, await withStock(trx, before.products), counts);
+  return saveSalonDocument({
+    actor,
+    salonDocument: PRODUCTS,
+    baseRevision,
+    document: products,
+    also: async (trx, before) => {
+      if (Object.keys(counts).length > 0)
+        await countStock(trx, actor, await withStock(trx, before.products), counts);
+    },
   });
 }
 

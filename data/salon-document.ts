@@ -22,13 +22,19 @@ export type SalonDocumentSaved =
  * Saves it as a whole, and what belongs to it in the same transaction, unless somebody saved another since
  * `baseRevision`: then nothing is written.
  */
-export function saveSalonDocument<T>(
-  actor: Actor,
-  salonDocument: SalonDocument<T>,
-  baseRevision: number,
-  document: T,
-  also?: (trx: Transaction, before: T) => Promise<void>,
-): Promise<SalonDocumentSaved> {
+export function saveSalonDocument<T>({
+  actor,
+  salonDocument,
+  baseRevision,
+  document,
+  also,
+}: {
+  readonly actor: Actor;
+  readonly salonDocument: SalonDocument<T>;
+  readonly baseRevision: number;
+  readonly document: T;
+  readonly also?: (trx: Transaction, before: T) => Promise<void>;
+}): Promise<SalonDocumentSaved> {
   return inSalon(actor.salonId, async (trx) => {
     const written = { document: JSON.stringify(document), updated_by: actor.personId };
     if (baseRevision === 0) {

@@ -85,11 +85,19 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
       const visit = await trx('visit').select('client_id').where({ id: visitId }).first();
       if (!visit) return { ok: false, reason: 'missing' };
       if (await isSigned(trx, visitId)) return { ok: false, reason: 'signed' };
-      const made = await insertMix(trx, actor, visitId, edit.document, edit.editId);
+      const made = await insertMix({ trx, actor, visitId, document: edit.document, editId: edit.editId });
       if (made !== undefined) {
         await leaveTrail(trx, actor, 'mix', { clientId: visit.client_id, visitId, words: 'begun' });
         const service = await runningService(trx, visitId, { locked: true });
-        if (service) await tellService(trx, actor, visitId, service, EMPTY_MIX, edit.document);
+        if (service)
+          await tellService({
+            trx,
+            actor,
+            visitId,
+            runningService: service,
+            before: EMPTY_MIX,
+            after: edit.document,
+          });
         await announce(trx, { topic: 'visit', id: visitId, saved: { part: 'mix', revision: made } });
         return { ok: true, revision: made };
       }
@@ -114,7 +122,7 @@ export function saveMix(actor: Actor, visitId: string, edit: Edit<VisitMix>): Pr
       },
       then: async (stored, next) => {
         const before = service && mixOf(stored);
-        if (before) await tellService(trx, actor, visitId, service, before, next);
+        if (before) await tellService({ trx, actor, visitId, runningService: service, before, after: next });
       },
     });
   });
@@ -142,7 +150,7 @@ async function keepOldShadow(trx: Transaction, actor: Actor, visitId: string): P
     await trx('mix')
       .where({ visit_id: visitId })
       .update({ document: JSON.stringify(document) });
-  else await insertMix(trx, actor, visitId, document);
+  else await insertMix({ trx, actor, visitId, document });
 }
 
 /** See {@link saveConsult}; the first outcome of a visit is based on revision 0. */

@@ -143,14 +143,21 @@ interface FreshEvent {
 }
 
 /** Writes events after the last one of a service, whose row is locked, and tells everybody who listens. */
-export async function putEvents(
-  trx: Transaction,
-  actor: Actor,
-  visitId: string,
-  lastPosition: number,
-  events: readonly FreshEvent[],
-  beforeTold?: () => Promise<void>,
-): Promise<void> {
+export async function putEvents({
+  trx,
+  actor,
+  visitId,
+  lastPosition,
+  events,
+  beforeTold,
+}: {
+  readonly trx: Transaction;
+  readonly actor: Actor;
+  readonly visitId: string;
+  readonly lastPosition: number;
+  readonly events: readonly FreshEvent[];
+  readonly beforeTold?: () => Promise<void>;
+}): Promise<void> {
   const position = lastPosition + events.length;
   await trx('service_event').insert(
     events.map(({ id, device, at, madeAt, body }, i) => ({

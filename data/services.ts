@@ -151,14 +151,16 @@ export function appendEvents(
         return { id, device, at: before, madeAt: at, body };
       });
     if (fresh.length > 0) {
-      await putEvents(
+      await putEvents({
         trx,
         actor,
         visitId,
-        service.last_position,
-        fresh,
-        events.some(({ body }) => ENDS.has(body.kind)) ? () => end(trx, actor, visitId) : undefined,
-      );
+        lastPosition: service.last_position,
+        events: fresh,
+        beforeTold: events.some(({ body }) => ENDS.has(body.kind))
+          ? () => end(trx, actor, visitId)
+          : undefined,
+      });
     }
     return {
       ok: true,

@@ -53,7 +53,7 @@ export function keepTechnique(actor: Actor, document: OwnTechnique): Promise<str
     const [{ id }] = await trx('technique')
       .insert({ salon_id: actor.salonId, created_by: actor.personId })
       .returning('id');
-    await addVersion(trx, actor, id, 1, document);
+    await addVersion({ trx, actor, techniqueId: id, number: 1, document });
     return id;
   });
 }
@@ -80,7 +80,7 @@ export function saveTechniqueVersion(
       .where({ technique_id: techniqueId })
       .max<{ newest: number | null }[]>('number as newest');
     const number = (newest ?? 0) + 1;
-    await addVersion(trx, actor, techniqueId, number, document);
+    await addVersion({ trx, actor, techniqueId, number, document });
     return number;
   });
 }
@@ -95,13 +95,19 @@ export function archiveTechnique(actor: Actor, techniqueId: string, away: boolea
   });
 }
 
-function addVersion(
-  trx: Transaction,
-  actor: Actor,
-  techniqueId: string,
-  number: number,
-  document: OwnTechnique,
-) {
+function addVersion({
+  trx,
+  actor,
+  techniqueId,
+  number,
+  document,
+}: {
+  readonly trx: Transaction;
+  readonly actor: Actor;
+  readonly techniqueId: string;
+  readonly number: number;
+  readonly document: OwnTechnique;
+}) {
   return trx('technique_version').insert({
     technique_id: techniqueId,
     salon_id: actor.salonId,

@@ -242,7 +242,7 @@ export function visitOfDay(
       .select<{ id: string }[]>('v.id')
       .first();
     if (open) return { id: open.id, made: false };
-    const id = await openVisit(trx, actor, clientId, heldOn, what);
+    const id = await openVisit({ trx, actor, clientId, heldOn, what });
     return id === undefined ? undefined : { id, made: true };
   });
 }
@@ -259,17 +259,23 @@ export function createVisit(
   heldOn: string,
   what: VisitWhat = 'foils',
 ): Promise<string | undefined> {
-  return inSalon(actor.salonId, (trx) => openVisit(trx, actor, clientId, heldOn, what));
+  return inSalon(actor.salonId, (trx) => openVisit({ trx, actor, clientId, heldOn, what }));
 }
 
 /** The same within a transaction. */
-export async function openVisit(
-  trx: Transaction,
-  actor: Actor,
-  clientId: string,
-  heldOn: string,
-  what: VisitWhat = 'foils',
-): Promise<string | undefined> {
+export async function openVisit({
+  trx,
+  actor,
+  clientId,
+  heldOn,
+  what = 'foils',
+}: {
+  readonly trx: Transaction;
+  readonly actor: Actor;
+  readonly clientId: string;
+  readonly heldOn: string;
+  readonly what?: VisitWhat;
+}): Promise<string | undefined> {
   const client = await trx('client').select('id').where({ id: clientId }).whereNull('archived_at').first();
   if (!client) return undefined;
   const range = await rangeOf(trx, actor.salonId);
@@ -309,7 +315,8 @@ export async function openVisit(
       : { ...lastPlan, name: 'Without foils', panels: [], sectioning: [], edits: [] };
   const visitId = await insertVisit(trx, actor, { clientId, heldOn, consult, plan });
   // Formulas and readings go on from the last visit, with the products as the house has them now.
-  if (last?.mix) await insertMix(trx, actor, visitId, withProducts(carriedMix(last.mix), range));
+  if (last?.mix)
+    await insertMix({ trx, actor, visitId, document: withProducts(carriedMix(last.mix), range) });
   await leaveTrail(trx, actor, 'visit-opened', { clientId, visitId });
   return visitId;
 }

@@ -59,13 +59,13 @@ export function bowlItems(
 ): ItemsRead {
   if (formula.kind !== 'lift') {
     const { parts, volumes, ratio } = part === 'ends' && formula.ends ? formula.ends : formula;
-    return withAdditives(
-      colourItems(parts, volumes, ratio, powder, shelf),
-      formula.additives,
+    return withAdditives({
+      read: colourItems({ parts, volumes, ratio, colour: powder, shelf }),
+      additives: formula.additives,
       powder,
       ratio,
       shelf,
-    );
+    });
   }
   const lighteners = lightenersOf(formula, shelf);
   if (typeof lighteners === 'string') return { ok: false, problem: lighteners };
@@ -83,7 +83,13 @@ export function bowlItems(
   }));
   const poured = pouredItems(volumes, Math.round(powder * ratio), formula.bottles, shelf);
   if (!poured.ok) return poured;
-  return withAdditives(itemsOf([...items, ...poured.items]), formula.additives, powder, ratio, shelf);
+  return withAdditives({
+    read: itemsOf([...items, ...poured.items]),
+    additives: formula.additives,
+    powder,
+    ratio,
+    shelf,
+  });
 }
 
 /** Grams to the tenth: what is more exact than a scale of the trade is no gram more exact. */
@@ -101,13 +107,19 @@ const itemsOf = (items: readonly BowlItem[]): ItemsRead => ({
   total: tenth(items.reduce((sum, { grams }) => sum + grams, 0)),
 });
 
-function withAdditives(
-  read: ItemsRead,
-  additives: readonly Added[],
-  powder: number,
-  ratio: number,
-  shelf: Shelf,
-): ItemsRead {
+function withAdditives({
+  read,
+  additives,
+  powder,
+  ratio,
+  shelf,
+}: {
+  readonly read: ItemsRead;
+  readonly additives: readonly Added[];
+  readonly powder: number;
+  readonly ratio: number;
+  readonly shelf: Shelf;
+}): ItemsRead {
   if (!read.ok || additives.length === 0) return read;
   const items = [...read.items];
   for (const own of additives) {
@@ -155,13 +167,19 @@ function pouredItems(
 }
 
 /** Grams of each shade and of developer for so many grams of colour; whole grams that add up. */
-export function colourItems(
-  parts: readonly ShadePart[],
-  volumes: number,
-  ratio: number,
-  colour: number,
-  shelf: Shelf,
-): ItemsRead {
+export function colourItems({
+  parts,
+  volumes,
+  ratio,
+  colour,
+  shelf,
+}: {
+  readonly parts: readonly ShadePart[];
+  readonly volumes: number;
+  readonly ratio: number;
+  readonly colour: number;
+  readonly shelf: Shelf;
+}): ItemsRead {
   const grams = shareTenths(
     parts.map((part) => part.parts),
     colour,

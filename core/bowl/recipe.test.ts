@@ -72,13 +72,13 @@ describe('what goes into a bowl', () => {
         fc.double({ min: 5, max: 40, noNaN: true }),
         fc.double({ min: 0.5, max: 3, noNaN: true }),
         (shades, parts, colour, volumes, ratio) => {
-          const read = colourItems(
-            shades.map((own, i) => ({ shade: own, parts: parts[i] })),
+          const read = colourItems({
+            parts: shades.map((own, i) => ({ shade: own, parts: parts[i] })),
             volumes,
             ratio,
             colour,
             shelf,
-          );
+          });
           if (!read.ok) throw new Error(read.problem);
           const grams = (kind: string) =>
             read.items

@@ -107,12 +107,12 @@ test('age turns on the birthday, the 29th of February too', () => {
 });
 
 test('fragile and broken zones are read from the hair map', () => {
-  const seen = paint(
-    paint(EMPTY_CONSULT, 'condition', ['temple-l'], 'fragile'),
-    'flags',
-    ['nape-hairline'],
-    ['breakage', 'thin'],
-  );
+  const seen = paint({
+    consult: paint({ consult: EMPTY_CONSULT, key: 'condition', zones: ['temple-l'], value: 'fragile' }),
+    key: 'flags',
+    zones: ['nape-hairline'],
+    value: ['breakage', 'thin'],
+  });
   expect(factsIn(seen).fragileZones).toEqual(['temple, left', 'nape hairline']);
   expect(
     factsIn({ ...seen, history: [{ what: 'plant', where: 'home', on: '2026-01-01', note: '' }] })
@@ -191,8 +191,10 @@ describe('with what is on record', () => {
   const HOUSE = { ...LIMITS, strongVolumes: 20, scalpMm: 20, warmestCelsius: 45 };
   const consult = { ...EMPTY_CONSULT, health: SOUND };
   const young = { onDay: '2026-11-25', bornOn: '2012-03-01' };
-  const found = (consents: OnRecord['consents'], mixed?: Parameters<typeof cautionsFor>[4]) =>
-    cautionsFor(consult, { tests: [CLEAR], consents }, young, HOUSE, mixed).map(({ key }) => key);
+  const found = (consents: OnRecord['consents'], mixed?: Parameters<typeof cautionsFor>[0]['mixed']) =>
+    cautionsFor({ consult, onRecord: { tests: [CLEAR], consents }, about: young, limits: HOUSE, mixed }).map(
+      ({ key }) => key,
+    );
 
   test('a guardian’s consent counts while it stands, and no other consent does', () => {
     expect(found([])).toEqual(['age']);

@@ -24,13 +24,19 @@ export interface OnRecord {
  * The cautions of a consultation with what is on record, on a day, and of what is mixed; stops first.
  * @param mixed null where nothing is mixed yet
  */
-export function cautionsFor(
-  consult: Consult,
-  { tests, consents }: OnRecord,
-  about: Pick<CautionFacts, 'onDay' | 'bornOn'>,
-  limits: CautionLimits & StrengthLimits,
-  mixed: MixCautionFacts | null = null,
-): Caution[] {
+export function cautionsFor({
+  consult,
+  onRecord: { tests, consents },
+  about,
+  limits,
+  mixed = null,
+}: {
+  readonly consult: Consult;
+  readonly onRecord: OnRecord;
+  readonly about: Pick<CautionFacts, 'onDay' | 'bornOn'>;
+  readonly limits: CautionLimits & StrengthLimits;
+  readonly mixed?: MixCautionFacts | null;
+}): Caution[] {
   const guardianConsent = consents.some(
     ({ kind, withdrawnAt }) => kind === 'guardian' && withdrawnAt === null,
   );

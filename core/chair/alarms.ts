@@ -75,8 +75,19 @@ function blockAlarms(
   if (firstAt === null || lastAt === null || readyAt === null || limitAt === null) return [];
   const { id, name } = block;
   const out: Alarm[] = [];
-  const add = (key: string, kind: Alarm['kind'], due: number, words: string, urgent = false) =>
-    out.push({ key: `${kind} ${id} ${key}`, kind, due, words, urgent, block: id });
+  const add = ({
+    key,
+    kind,
+    due,
+    words,
+    urgent = false,
+  }: {
+    readonly key: string;
+    readonly kind: Alarm['kind'];
+    readonly due: number;
+    readonly words: string;
+    readonly urgent?: boolean;
+  }) => out.push({ key: `${kind} ${id} ${key}`, kind, due, words, urgent, block: id });
   const on = units.filter((unit) => unit.standing === 'on');
   // Only what lifts is opened to be compared.
   const lifting = on.filter(({ unit }) => unit.lifts);
@@ -89,43 +100,48 @@ function blockAlarms(
       ),
     );
     const due = last ? last.at + Math.min(CHECK_EVERY, last.minutes ?? CHECK_EVERY) * MINUTE : firstCheck;
-    add(`${checks.length} ${firstAt}`, 'check', due, `Check ${name}: open a foil, wipe, compare.`);
+    add({
+      key: `${checks.length} ${firstAt}`,
+      kind: 'check',
+      due,
+      words: `Check ${name}: open a foil, wipe, compare.`,
+    });
   }
   const pending = on.filter((unitState) => unitState.again !== null);
   if (pending.length > 0) {
     const oldest = pending.reduce((a, b) => (b.readyAt! < a.readyAt! ? b : a));
     const { mix } = oldest.unit.again!;
-    add(
-      `${oldest.closedAt}`,
-      'again',
-      oldest.readyAt!,
-      `Paint ${name} again, with bowl ${mix}: ${pending.length} ${UNIT_WORDS[oldest.unit.kind][pending.length === 1 ? 0 : 1]}, oldest first.`,
-      true,
-    );
+    add({
+      key: `${oldest.closedAt}`,
+      kind: 'again',
+      due: oldest.readyAt!,
+      words: `Paint ${name} again, with bowl ${mix}: ${pending.length} ${UNIT_WORDS[oldest.unit.kind][pending.length === 1 ? 0 : 1]}, oldest first.`,
+      urgent: true,
+    });
   } else if (standing === 'on')
-    add(
-      `${checks.length} ${lastAt}`,
-      'ready',
-      readyAt,
-      expected
+    add({
+      key: `${checks.length} ${lastAt}`,
+      kind: 'ready',
+      due: readyAt,
+      words: expected
         ? `${name} is ready, by the estimate.`
         : `${name} has had its time; its target was not expected.`,
-    );
+    });
   const first = on.reduce((a, b) => (b.limitAt! < a.limitAt! ? b : a));
-  add(
-    `${first.closedAt}`,
-    'limit',
-    limitAt - ahead * MINUTE,
-    `${name}: its first ${UNIT_WORDS[first.unit.kind][0]} reaches the maker’s limit in ${ahead} min: open and wipe it.`,
-    true,
-  );
-  add(
-    `${first.closedAt} ${pastLimit.length}`,
-    'over',
-    limitAt + pastLimit.length * ASK_AGAIN * MINUTE,
-    `${name} is past the maker’s limit: open and wipe it, or say why not.`,
-    true,
-  );
+  add({
+    key: `${first.closedAt}`,
+    kind: 'limit',
+    due: limitAt - ahead * MINUTE,
+    words: `${name}: its first ${UNIT_WORDS[first.unit.kind][0]} reaches the maker’s limit in ${ahead} min: open and wipe it.`,
+    urgent: true,
+  });
+  add({
+    key: `${first.closedAt} ${pastLimit.length}`,
+    kind: 'over',
+    due: limitAt + pastLimit.length * ASK_AGAIN * MINUTE,
+    words: `${name} is past the maker’s limit: open and wipe it, or say why not.`,
+    urgent: true,
+  });
   return out;
 }
 

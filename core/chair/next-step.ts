@@ -95,7 +95,7 @@ export function nextStep(
     if (first.kind === 'pull') return { kind: 'pull', units, blocks, by: first.by };
     const { mix, words } = units[0].unit.again!;
     return (
-      freshBowl(script, state, mix, now, false) ?? {
+      freshBowl({ serviceScript: script, serviceState: state, mix, now, old: false }) ?? {
         kind: 'again',
         units: units.filter(({ unit }) => unit.again?.mix === mix),
         blocks,
@@ -118,13 +118,19 @@ const isWaiting = ({ standing }: { readonly standing: string }) => standing === 
  * The bowl that has to be mixed before something is painted with a mix; null where there is one.
  * @param old whether one past its useful time will do
  */
-function freshBowl(
-  { rules }: ServiceScript,
-  { bowls }: ServiceState,
-  mix: string,
-  now: number,
-  old: boolean,
-): NextStep | null {
+function freshBowl({
+  serviceScript: { rules },
+  serviceState: { bowls },
+  mix,
+  now,
+  old,
+}: {
+  readonly serviceScript: ServiceScript;
+  readonly serviceState: ServiceState;
+  readonly mix: string;
+  readonly now: number;
+  readonly old: boolean;
+}): NextStep | null {
   const bowl = bowls.findLast((one) => one.mix === mix);
   // The bowls that a service starts with are at hand.
   if (!bowl) return bowls.length > 0 ? { kind: 'bowl', mix, why: 'first' } : null;
@@ -138,7 +144,13 @@ function foilStep(script: ServiceScript, state: ServiceState, block: BlockState,
   const place = block.units.findIndex(isWaiting);
   const unitState = block.units[place];
   for (const mix of unitState.unit.mixes) {
-    const bowl = freshBowl(script, state, mix, now, unitState.unit.fromOld);
+    const bowl = freshBowl({
+      serviceScript: script,
+      serviceState: state,
+      mix,
+      now,
+      old: unitState.unit.fromOld,
+    });
     if (bowl) return bowl;
   }
   const before = blocks

@@ -508,7 +508,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
   }
 
   const { heldBy, handedAt } = holderOf(events);
-  const heads = headsOf(script, inForce.lifts, checks, foils, unitOf);
+  const heads = headsOf({ script, lifts: inForce.lifts, checks, foils, unitOf });
   return {
     startedAt,
     plan,
@@ -534,21 +534,19 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     conflicts,
     blocks: script.blocks.map((block) => {
       const own = checks.get(block.id) ?? [];
-      const units = lists
-        .get(block.id)!
-        .map((id) =>
-          unitState(
-            inForce.lifts,
-            id,
-            foils.get(id)!,
-            unitOf(id),
-            !planned.has(id),
-            own,
-            (foil) => unitOf(foil).letter,
-            heads,
-          ),
-        );
-      return blockState(block, units, own, pastLimit.get(block.id) ?? [], stages);
+      const units = lists.get(block.id)!.map((id) =>
+        unitState({
+          lifts: inForce.lifts,
+          id,
+          mutable: foils.get(id)!,
+          unit: unitOf(id),
+          added: !planned.has(id),
+          checks: own,
+          letterOf: (foil) => unitOf(foil).letter,
+          heads,
+        }),
+      );
+      return blockState({ block, units, checks: own, pastLimit: pastLimit.get(block.id) ?? [], stages });
     }),
   };
 }
@@ -587,16 +585,25 @@ const isPending = (
   { earlierMinutes }: Pick<Mutable, 'earlierMinutes'>,
 ) => again !== null && earlierMinutes === 0;
 
-function unitState(
-  lifts: readonly ScriptLift[],
-  id: string,
-  mutable: Mutable,
-  unit: ScriptUnit,
-  added: boolean,
-  checks: readonly Check[],
-  letterOf: (foil: string) => string,
-  heads: ServiceState['heads'],
-): UnitState {
+function unitState({
+  lifts,
+  id,
+  mutable,
+  unit,
+  added,
+  checks,
+  letterOf,
+  heads,
+}: {
+  readonly lifts: readonly ScriptLift[];
+  readonly id: string;
+  readonly mutable: Mutable;
+  readonly unit: ScriptUnit;
+  readonly added: boolean;
+  readonly checks: readonly Check[];
+  readonly letterOf: (foil: string) => string;
+  readonly heads: ServiceState['heads'];
+}): UnitState {
   const { letter, limitMinutes } = unit;
   const painted = unit.again !== null && isPending(unit, mutable) ? unit.again.afterMinutes : null;
   const whole = readyMinutesOf(unit, lifts, heads[letter], painted ?? mutable.earlierMinutes);
@@ -631,13 +638,19 @@ function unitState(
   };
 }
 
-function blockState(
-  block: ScriptBlock,
-  units: readonly UnitState[],
-  checks: readonly Check[],
-  pastLimit: readonly string[],
-  stages: readonly BasinStage[],
-): BlockState {
+function blockState({
+  block,
+  units,
+  checks,
+  pastLimit,
+  stages,
+}: {
+  readonly block: ScriptBlock;
+  readonly units: readonly UnitState[];
+  readonly checks: readonly Check[];
+  readonly pastLimit: readonly string[];
+  readonly stages: readonly BasinStage[];
+}): BlockState {
   const on = units.filter((unit) => unit.standing === 'on');
   const waiting = units.some((unit) => unit.standing === 'waiting');
   const off = units.some((unit) => unit.standing === 'rinsed');
@@ -766,13 +779,19 @@ export function readingOf(
 }
 
 /** What each letter’s mix does on this head: readings from before, and its checks of today. */
-function headsOf(
-  script: ServiceScript,
-  lifts: readonly ScriptLift[],
-  checks: ReadonlyMap<string, readonly Check[]>,
-  foils: ReadonlyMap<string, Mutable>,
-  unitOf: (id: string) => ScriptUnit,
-): Record<string, HeadFactor> {
+function headsOf({
+  script,
+  lifts,
+  checks,
+  foils,
+  unitOf,
+}: {
+  readonly script: ServiceScript;
+  readonly lifts: readonly ScriptLift[];
+  readonly checks: ReadonlyMap<string, readonly Check[]>;
+  readonly foils: ReadonlyMap<string, Mutable>;
+  readonly unitOf: (id: string) => ScriptUnit;
+}): Record<string, HeadFactor> {
   const seen = [...checks.values()].flat();
   const letters = new Set(script.units.map(({ letter }) => letter));
   return Object.fromEntries(

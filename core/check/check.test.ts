@@ -6,9 +6,9 @@ import type { Plan } from '../pattern';
 import { checksOf, NO_FACTS, unlitStretches, USUAL_LIMITS, type Rule } from './index';
 
 const rules = (plan: Plan, limits = USUAL_LIMITS) =>
-  checksOf(plan, engine.compute(plan), limits).map(({ rule }) => rule);
+  checksOf({ plan, computed: engine.compute(plan), limits }).map(({ rule }) => rule);
 const check = (plan: Plan, rule: Rule) =>
-  checksOf(plan, engine.compute(plan)).find((other) => other.rule === rule);
+  checksOf({ plan, computed: engine.compute(plan) }).find((other) => other.rule === rule);
 
 /** Applies the mend of a finding and says which findings of that rule are left. */
 function leftAfterMend(plan: Plan, rule: Rule) {
@@ -88,7 +88,7 @@ describe('the hairline', () => {
   const backOnly = planWith([{}]);
 
   test('foils behind only: the face is unlit, and said so with its length and place', () => {
-    const found = checksOf(backOnly, engine.compute(backOnly)).filter(
+    const found = checksOf({ plan: backOnly, computed: engine.compute(backOnly) }).filter(
       ({ rule }) => rule === 'unlit-hairline',
     );
     expect(found[0].seen).toMatch(/^No foil for \d+ mm of the hairline round the face\.$/);
@@ -195,9 +195,12 @@ test('more time than was agreed is said; a rule that is off says nothing', () =>
   const plan = startPlan();
   expect(rules(plan, { ...USUAL_LIMITS, minutes: 90 })).toContain('over-time');
   expect(
-    checksOf(plan, engine.compute(plan), { ...USUAL_LIMITS, minutes: 90 }, ['over-time']).map(
-      ({ rule }) => rule,
-    ),
+    checksOf({
+      plan,
+      computed: engine.compute(plan),
+      limits: { ...USUAL_LIMITS, minutes: 90 },
+      off: ['over-time'],
+    }).map(({ rule }) => rule),
   ).not.toContain('over-time');
 });
 
@@ -205,7 +208,7 @@ test.each(TECHNIQUES.map(({ key }) => key))(
   '%s: every finding has its reason, and every mend changes the plan',
   (key) => {
     const plan = planOf(techniqueOf(key)!);
-    for (const own of checksOf(plan, engine.compute(plan))) {
+    for (const own of checksOf({ plan, computed: engine.compute(plan) })) {
       expect(own.seen.length * own.why.length).toBeGreaterThan(0);
       if (own.mend) expect(own.mend.apply(plan)).not.toEqual(plan);
     }
@@ -235,9 +238,13 @@ test('short hair at the hairline is not foiled', () => {
 test('baby hair marked on the hair map is not foiled either, and away from the hairline it is no matter', () => {
   const plan = planWith([{ place: { kind: 'hairline-band', widthMm: 12 }, direction: { kind: 'hairline' } }]);
   const found = (zone: Zone) =>
-    checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], { ...NO_FACTS, brokenZones: [zone] }).find(
-      ({ rule }) => rule === 'short-hairline',
-    );
+    checksOf({
+      plan,
+      computed: engine.compute(plan),
+      limits: USUAL_LIMITS,
+      off: [],
+      facts: { ...NO_FACTS, brokenZones: [zone] },
+    }).find(({ rule }) => rule === 'short-hairline');
   expect(found('nape-hairline')!.seen).toMatch(/^Nape hairline: baby hair or breakage lies in \d+ foils/);
   expect(found('crown')).toBeUndefined();
 });
@@ -252,26 +259,36 @@ test('over hair that was lightened before, it says where to stop', () => {
       .sheet.foils.filter(({ zone }) => /^upper-back/.test(zone))
       .map(({ id }) => id),
   };
-  const found = checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], facts).find(
+  const found = checksOf({ plan, computed: engine.compute(plan), limits: USUAL_LIMITS, off: [], facts }).find(
     ({ rule }) => rule === 'overlap',
   )!;
   expect(found.seen).toMatch(/stop 25–30 mm from the scalp/);
   expect(found.foils).toEqual(facts.overlapping);
   // Which foils overlap is said by the work: without one there is none to say.
   expect(
-    checksOf(plan, engine.compute(plan), USUAL_LIMITS, [], { ...facts, overlapping: [] }).filter(
-      ({ rule }) => rule === 'overlap',
-    ),
+    checksOf({
+      plan,
+      computed: engine.compute(plan),
+      limits: USUAL_LIMITS,
+      off: [],
+      facts: { ...facts, overlapping: [] },
+    }).filter(({ rule }) => rule === 'overlap'),
   ).toEqual([]);
 });
 
 test('over budget by one cent is said, at the budget it is not; a rule that is off is silent', () => {
   const plan = planWith([{}]);
   const at = (priceMinor: number, off: Rule[] = []) =>
-    checksOf(plan, engine.compute(plan), USUAL_LIMITS, off, {
-      ...NO_FACTS,
-      priceMinor,
-      budgetMinor: 12_000,
+    checksOf({
+      plan,
+      computed: engine.compute(plan),
+      limits: USUAL_LIMITS,
+      off,
+      facts: {
+        ...NO_FACTS,
+        priceMinor,
+        budgetMinor: 12_000,
+      },
     }).map(({ rule }) => rule);
   expect(at(12_001)).toContain('over-budget');
   expect(at(12_000)).not.toContain('over-budget');

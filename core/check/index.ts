@@ -26,13 +26,19 @@ export { unlitStretches, withRim } from './head-checks';
 export { landmarkPanels } from './mends';
 
 /** All findings about a pattern, what matters most first. An empty head has none. */
-export function checksOf(
-  plan: Plan,
-  computed: ComputedPlan,
-  limits: CheckLimits = USUAL_LIMITS,
-  off: readonly Rule[] = [],
-  facts: CheckFacts = NO_FACTS,
-): Check[] {
+export function checksOf({
+  plan,
+  computed,
+  limits = USUAL_LIMITS,
+  off = [],
+  facts = NO_FACTS,
+}: {
+  readonly plan: Plan;
+  readonly computed: ComputedPlan;
+  readonly limits?: CheckLimits;
+  readonly off?: readonly Rule[];
+  readonly facts?: CheckFacts;
+}): Check[] {
   if (computed.sheet.foils.length === 0) return [];
   const input = { plan, computed, limits, facts };
   return [

@@ -5,7 +5,13 @@ import { effectsOf, progressOf } from '.';
 import type { Consult } from '../visit';
 
 const effects = (part: Partial<Consult>, chapter?: string) =>
-  effectsOf({ ...EMPTY_CONSULT, ...part }, USUAL_HOUSE, growthRate([]), null, (minor) => `${minor / 100} EUR`)
+  effectsOf({
+    consult: { ...EMPTY_CONSULT, ...part },
+    house: USUAL_HOUSE,
+    growth: growthRate([]),
+    lines: null,
+    sayMoney: (minor) => `${minor / 100} EUR`,
+  })
     .filter((effect) => chapter === undefined || effect.chapter === chapter)
     .map(({ answer, changes }) => `${answer}: ${changes}`);
 
@@ -27,21 +33,27 @@ test('weeks between visits are held against the line that shows', () => {
 
 test('a pattern’s own line takes the place of the usual one, soonest first', () => {
   const said = (weeksBetween: number) =>
-    effectsOf(
-      { ...EMPTY_CONSULT, weeksBetween },
-      USUAL_HOUSE,
-      growthRate([]),
-      [
+    effectsOf({
+      consult: { ...EMPTY_CONSULT, weeksBetween },
+      house: USUAL_HOUSE,
+      growth: growthRate([]),
+      lines: [
         { what: 'full', growMm: 40 },
         { what: 'face', growMm: 23 },
       ],
-      String,
-    ).find(({ chapter }) => chapter === 'upkeep')?.changes;
+      sayMoney: String,
+    }).find(({ chapter }) => chapter === 'upkeep')?.changes;
   expect(said(6)).toBe(
     'About 17 mm will have grown. The root line shows at the hairline after about 8 weeks (6–10), at about 23 mm of growth.',
   );
   expect(said(10)).toMatch(/ Start off the scalp, or feather more\.$/);
-  const none = effectsOf({ ...EMPTY_CONSULT, weeksBetween: 8 }, USUAL_HOUSE, growthRate([]), [], String);
+  const none = effectsOf({
+    consult: { ...EMPTY_CONSULT, weeksBetween: 8 },
+    house: USUAL_HOUSE,
+    growth: growthRate([]),
+    lines: [],
+    sayMoney: String,
+  });
   expect(none.some(({ changes }) => /grows out without a root line/.test(changes))).toBe(true);
 });
 
@@ -53,7 +65,9 @@ test('what was not asked changes nothing', () => {
 
 test('grey is held against the share from which blending is suggested', () => {
   expect(effects(fill(EMPTY_CONSULT, 'grey', 0.5), 'map')[0]).toMatch(/^50% grey.*blending is suggested/);
-  expect(effects(paint(EMPTY_CONSULT, 'grey', ['temple-l'], 0.1), 'map')[0]).toMatch(/Too little grey/);
+  expect(
+    effects(paint({ consult: EMPTY_CONSULT, key: 'grey', zones: ['temple-l'], value: 0.1 }), 'map')[0],
+  ).toMatch(/Too little grey/);
 });
 
 test('three washes a week leave a toner of seven weeks; a budget is said in the house’s money', () => {

@@ -26,18 +26,24 @@ export interface Effect {
  * with an answer,
  * with its figure, or what the trade asks of the plan because of it.
  */
-export function effectsOf(
-  consult: Consult,
-  house: House,
-  growth: GrowthRate,
-  lines: readonly RootLine[] | null,
-  sayMoney: (minor: number) => string,
-): Effect[] {
+export function effectsOf({
+  consult,
+  house,
+  growth,
+  lines,
+  sayMoney,
+}: {
+  readonly consult: Consult;
+  readonly house: House;
+  readonly growth: GrowthRate;
+  readonly lines: readonly RootLine[] | null;
+  readonly sayMoney: (minor: number) => string;
+}): Effect[] {
   const out: Effect[] = [];
   const add = (chapter: Chapter, answer: string, changes: string) => out.push({ chapter, answer, changes });
   wish(consult, add);
   worn(consult, add);
-  upkeep(consult, house, growth, lines, sayMoney, add);
+  upkeep({ consult, house, growthRate: growth, lines, sayMoney, add });
   history(consult, add);
   const grey = greyShareOf(consult);
   if (grey !== null)
@@ -154,14 +160,21 @@ function worn(consult: Consult, add: Add): void {
     add('worn', 'Cowlick at the crown', 'It splits there: keep the crown’s triangle foiled.');
 }
 
-function upkeep(
-  consult: Consult,
-  house: House,
-  { mmPerWeek }: GrowthRate,
-  lines: readonly RootLine[] | null,
-  sayMoney: (minor: number) => string,
-  add: Add,
-): void {
+function upkeep({
+  consult,
+  house,
+  growthRate: { mmPerWeek },
+  lines,
+  sayMoney,
+  add,
+}: {
+  readonly consult: Consult;
+  readonly house: House;
+  readonly growthRate: GrowthRate;
+  readonly lines: readonly RootLine[] | null;
+  readonly sayMoney: (minor: number) => string;
+  readonly add: Add;
+}): void {
   const { weeksBetween: weeks, washesPerWeek: washes } = consult;
   if (weeks !== null) {
     add(
@@ -203,7 +216,10 @@ function lineSaid(
 ): string {
   const holds = ({ growMm }: Pick<RootLine, 'growMm'>) => growMm >= weeks * mmPerWeek;
   if (lines === null) {
-    const usual = { growMm: visibleLine('soft', Math.max(1, goalLevel - naturalLevel), 1).atMm };
+    const usual = {
+      growMm: visibleLine({ edge: 'soft', contrast: Math.max(1, goalLevel - naturalLevel), mmPerWeek: 1 })
+        .atMm,
+    };
     return `A fine weave to the scalp shows its line ${lineWeeks(usual, mmPerWeek)}${holds(usual) ? ', which holds.' : ': start off the scalp and feathered.'}`;
   }
   const [line] = [...lines].sort(bySoonest);

@@ -135,7 +135,7 @@ describe('a week', () => {
     { personId: 'b', on: '2027-03-03', from: 540, minutes: 120 },
   ];
   const now = { on: TUESDAY, minute: 560 };
-  const week = weekAt('2027-03-01', CLOSED, workers, booked, now);
+  const week = weekAt({ from: '2027-03-01', opening: CLOSED, workers, booked, notBefore: now });
 
   test('says who works, what is booked and what is still free', () => {
     expect(week.map(({ on }) => on)).toEqual([

@@ -44,13 +44,19 @@ const DAYS = 7;
  * Seven days from a day on: who works when, what is booked and what is free.
  * @param notBefore what lies before this moment is not free: day and minute
  */
-export function weekAt(
-  from: string,
-  opening: Opening,
-  workers: readonly Worker[],
-  booked: readonly Booked[],
-  notBefore: { readonly on: string; readonly minute: number },
-): WeekDay[] {
+export function weekAt({
+  from,
+  opening,
+  workers,
+  booked,
+  notBefore,
+}: {
+  readonly from: string;
+  readonly opening: Opening;
+  readonly workers: readonly Worker[];
+  readonly booked: readonly Booked[];
+  readonly notBefore: { readonly on: string; readonly minute: number };
+}): WeekDay[] {
   return Array.from({ length: DAYS }, (_, i) => {
     const on = dayAfter(from, i);
     return {

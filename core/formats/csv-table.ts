@@ -71,13 +71,19 @@ export function cellsOf(text: string): Cells | undefined {
  * (`thickness in`) comes as the metric one, its figures with the decimal sign of the table.
  * @param what what the rows are, as it is said: `products`
  */
-export function readCsvTable<Column extends string>(
-  text: string,
-  columns: readonly Column[],
-  needed: readonly Column[],
-  what: string,
-  measured?: MeasuredColumns<Column>,
-): CsvRead<CsvTable<Column>> {
+export function readCsvTable<Column extends string>({
+  text,
+  columns,
+  needed,
+  what,
+  measured,
+}: {
+  readonly text: string;
+  readonly columns: readonly Column[];
+  readonly needed: readonly Column[];
+  readonly what: string;
+  readonly measured?: MeasuredColumns<Column>;
+}): CsvRead<CsvTable<Column>> {
   const table = cellsOf(text);
   if (!table) return { ok: false, problem: 'The table is empty.' };
   const { separator, rows, problems } = table;

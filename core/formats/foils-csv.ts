@@ -209,7 +209,7 @@ export function readFoilsCsv(
   sheet: Sections,
   units: readonly WorkUnit[],
 ): CsvRead<FoilsImport> {
-  const table = readCsvTable(text, COLUMNS, ['id'], 'foils', MEASURED);
+  const table = readCsvTable({ text, columns: COLUMNS, needed: ['id'], what: 'foils', measured: MEASURED });
   if (!table.ok) return table;
   const known = new Map(units.map((unit) => [unit.id, unit]));
   const problems: RowProblem[] = [...table.value.problems];
@@ -218,13 +218,13 @@ export function readFoilsCsv(
   let next = plan;
   let same = 0;
   for (const { row, cells } of table.value.rows) {
-    const read = readFoil(
+    const read = readFoil({
       sheet,
-      known,
+      units: known,
       rowOf,
       row,
-      Object.fromEntries(Object.entries(cells).map(([column, cell]) => [column, cellText(cell)])),
-    );
+      cells: Object.fromEntries(Object.entries(cells).map(([column, cell]) => [column, cellText(cell)])),
+    });
     if (typeof read === 'string') problems.push({ row, problem: read });
     else if (read.foil === null || read.words.length === 0) same += 1;
     else {
@@ -250,13 +250,19 @@ interface ReadFoil {
 }
 
 /** One row; a sentence for what cannot be taken. */
-function readFoil(
-  sheet: Sections,
-  units: ReadonlyMap<string, WorkUnit>,
-  rowOf: Map<string, number>,
-  row: number,
-  cells: Partial<Record<Column, string>>,
-): ReadFoil | string {
+function readFoil({
+  sheet,
+  units,
+  rowOf,
+  row,
+  cells,
+}: {
+  readonly sheet: Sections;
+  readonly units: ReadonlyMap<string, WorkUnit>;
+  readonly rowOf: Map<string, number>;
+  readonly row: number;
+  readonly cells: Partial<Record<Column, string>>;
+}): ReadFoil | string {
   const unit = units.get(cells.id ?? '');
   if (!unit)
     return cells.id === undefined ? 'id: it is empty.' : `id: this pattern has no foil “${cells.id}”.`;

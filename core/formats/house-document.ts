@@ -37,8 +37,19 @@ const schools = z
   .default(() => ({ ...USUAL_SCHOOLS }))
   .describe('On what good colourists disagree: the preference of the house') as unknown as z.ZodType<Schools>;
 
-const limit = (least: number, most: number, unit: string, usual: number, description: string) =>
-  between(least, most, unit, description).default(usual);
+const limit = ({
+  least,
+  most,
+  unit,
+  usual,
+  description,
+}: {
+  readonly least: number;
+  readonly most: number;
+  readonly unit: string;
+  readonly usual: number;
+  readonly description: string;
+}) => between(least, most, unit, description).default(usual);
 
 function isTimeZone(name: string): boolean {
   try {
@@ -234,33 +245,69 @@ const houseShape = z.strictObject({
     .describe('Pattern checks that this house does not want'),
   limits: z
     .strictObject({
-      sliceMm: limit(1, 20, 'mm', USUAL_LIMITS.sliceMm, 'Thickest see-through slice, mm'),
-      fineMm: limit(1, 20, 'mm', USUAL_LIMITS.fineMm, 'Thickest see-through fine weave, mm'),
-      babyMm: limit(1, 20, 'mm', USUAL_LIMITS.babyMm, 'Thickest see-through baby light, mm'),
-      sliverMm: limit(
-        0,
-        20,
-        'mm',
-        USUAL_LIMITS.sliverMm,
-        'Least hair between foils that meet at the part, mm',
-      ),
-      jump: limit(1, 5, '', USUAL_LIMITS.jump, 'Largest ratio between neighbouring drop-outs'),
-      unlitMm: limit(10, 200, 'mm', USUAL_LIMITS.unlitMm, 'Longest unlit stretch of hairline, mm'),
-      behindMm: limit(
-        5,
-        60,
-        'mm',
-        USUAL_LIMITS.behindMm,
-        'A foil this far behind the hairline still lights it, mm',
-      ),
-      driftDeg: limit(5, 90, 'degrees', USUAL_LIMITS.driftDeg, 'Turn of a diagonal over its panel, degrees'),
-      shortMm: limit(
-        5,
-        200,
-        'mm',
-        USUAL_LIMITS.shortMm,
-        'Hairline hair shorter than this is pinned away, mm',
-      ),
+      sliceMm: limit({
+        least: 1,
+        most: 20,
+        unit: 'mm',
+        usual: USUAL_LIMITS.sliceMm,
+        description: 'Thickest see-through slice, mm',
+      }),
+      fineMm: limit({
+        least: 1,
+        most: 20,
+        unit: 'mm',
+        usual: USUAL_LIMITS.fineMm,
+        description: 'Thickest see-through fine weave, mm',
+      }),
+      babyMm: limit({
+        least: 1,
+        most: 20,
+        unit: 'mm',
+        usual: USUAL_LIMITS.babyMm,
+        description: 'Thickest see-through baby light, mm',
+      }),
+      sliverMm: limit({
+        least: 0,
+        most: 20,
+        unit: 'mm',
+        usual: USUAL_LIMITS.sliverMm,
+        description: 'Least hair between foils that meet at the part, mm',
+      }),
+      jump: limit({
+        least: 1,
+        most: 5,
+        unit: '',
+        usual: USUAL_LIMITS.jump,
+        description: 'Largest ratio between neighbouring drop-outs',
+      }),
+      unlitMm: limit({
+        least: 10,
+        most: 200,
+        unit: 'mm',
+        usual: USUAL_LIMITS.unlitMm,
+        description: 'Longest unlit stretch of hairline, mm',
+      }),
+      behindMm: limit({
+        least: 5,
+        most: 60,
+        unit: 'mm',
+        usual: USUAL_LIMITS.behindMm,
+        description: 'A foil this far behind the hairline still lights it, mm',
+      }),
+      driftDeg: limit({
+        least: 5,
+        most: 90,
+        unit: 'degrees',
+        usual: USUAL_LIMITS.driftDeg,
+        description: 'Turn of a diagonal over its panel, degrees',
+      }),
+      shortMm: limit({
+        least: 5,
+        most: 200,
+        unit: 'mm',
+        usual: USUAL_LIMITS.shortMm,
+        description: 'Hairline hair shorter than this is pinned away, mm',
+      }),
     })
     .prefault({})
     .describe('Limits of the pattern checks'),

@@ -20,7 +20,7 @@ type Item = Fields & { readonly id: string };
  */
 export function mergeEdits<T>(base: T, mine: T, theirs: T, prefer: Side): Merged<T> {
   const conflicts: string[] = [];
-  return { document: merged(base, mine, theirs, { prefer, conflicts }, '') as T, conflicts };
+  return { document: merged({ base, mine, theirs, how: { prefer, conflicts }, path: '' }) as T, conflicts };
 }
 
 interface Merging {
@@ -28,7 +28,19 @@ interface Merging {
   readonly conflicts: string[];
 }
 
-function merged(base: unknown, mine: unknown, theirs: unknown, how: Merging, path: string): unknown {
+function merged({
+  base,
+  mine,
+  theirs,
+  how,
+  path,
+}: {
+  readonly base: unknown;
+  readonly mine: unknown;
+  readonly theirs: unknown;
+  readonly how: Merging;
+  readonly path: string;
+}): unknown {
   if (mine === theirs || same(base, theirs) || same(mine, theirs)) return mine;
   if (same(base, mine)) return theirs;
   if (
@@ -38,16 +50,35 @@ function merged(base: unknown, mine: unknown, theirs: unknown, how: Merging, pat
     base.kind === mine.kind &&
     base.kind === theirs.kind
   )
-    return mergedFields(base, mine, theirs, how, path);
-  if (isItems(base) && isItems(mine) && isItems(theirs)) return mergedItems(base, mine, theirs, how, path);
+    return mergedFields({ base, mine, theirs, how, path });
+  if (isItems(base) && isItems(mine) && isItems(theirs))
+    return mergedItems({ base, mine, theirs, how, path });
   how.conflicts.push(path);
   return how.prefer === 'mine' ? mine : theirs;
 }
 
-function mergedFields(base: Fields, mine: Fields, theirs: Fields, how: Merging, path: string): Fields {
+function mergedFields({
+  base,
+  mine,
+  theirs,
+  how,
+  path,
+}: {
+  readonly base: Fields;
+  readonly mine: Fields;
+  readonly theirs: Fields;
+  readonly how: Merging;
+  readonly path: string;
+}): Fields {
   const out: Record<string, unknown> = {};
   for (const key of new Set([...Object.keys(mine), ...Object.keys(theirs)])) {
-    const value = merged(base[key], mine[key], theirs[key], how, path === '' ? key : `${path}/${key}`);
+    const value = merged({
+      base: base[key],
+      mine: mine[key],
+      theirs: theirs[key],
+      how,
+      path: path === '' ? key : `${path}/${key}`,
+    });
     if (value !== undefined) out[key] = value;
   }
   return out;
@@ -57,13 +88,19 @@ function mergedFields(base: Fields, mine: Fields, theirs: Fields, how: Merging, 
  * Items that one side removed are gone unless the other changed them; what each side added follows what it
  * stood behind.
  */
-function mergedItems(
-  base: readonly Item[],
-  mine: readonly Item[],
-  theirs: readonly Item[],
-  how: Merging,
-  path: string,
-): readonly Item[] {
+function mergedItems({
+  base,
+  mine,
+  theirs,
+  how,
+  path,
+}: {
+  readonly base: readonly Item[];
+  readonly mine: readonly Item[];
+  readonly theirs: readonly Item[];
+  readonly how: Merging;
+  readonly path: string;
+}): readonly Item[] {
   const [before, own, other] = [base, mine, theirs].map(
     (items) => new Map(items.map((item) => [item.id, item])),
   );
@@ -84,7 +121,13 @@ function mergedItems(
     if (!order.includes(id)) order.splice(i === 0 ? 0 : order.indexOf(second[i - 1].id) + 1, 0, id);
   });
   return order.flatMap((id) => {
-    const item = merged(before.get(id), own.get(id), other.get(id), how, `${path}/${id}`);
+    const item = merged({
+      base: before.get(id),
+      mine: own.get(id),
+      theirs: other.get(id),
+      how,
+      path: `${path}/${id}`,
+    });
     return isItem(item) ? [item] : [];
   });
 }

@@ -239,7 +239,13 @@ export type ImportRead = Result<{ readonly value: Import }>;
  * be read is named with what is wrong, and nothing of it is taken.
  */
 export function readProductsCsv(text: string, range: readonly Product[], minorPerUnit: number): ImportRead {
-  const table = readCsvTable(text, COLUMNS, NEEDED, 'products', MEASURED);
+  const table = readCsvTable({
+    text,
+    columns: COLUMNS,
+    needed: NEEDED,
+    what: 'products',
+    measured: MEASURED,
+  });
   if (!table.ok) return table;
   const { separator, rows } = table.value;
   // Said before thousands of rows are read for nothing.
@@ -357,18 +363,24 @@ function productOf(
   };
   const read = productSchema.safeParse({
     ...shared,
-    ...ownFields(kind as ProductKind, text, figure, orNone, minor),
+    ...ownFields({ kind: kind as ProductKind, text, figure, orNone, minor }),
   });
   return read.success ? read.data : sentenceOf(read.error);
 }
 
-function ownFields(
-  kind: ProductKind,
-  text: (column: Column) => string | undefined,
-  figure: (column: Column) => number | undefined,
-  orNone: (column: Column) => number | null,
-  minor: (column: Column) => number,
-): object {
+function ownFields({
+  kind,
+  text,
+  figure,
+  orNone,
+  minor,
+}: {
+  readonly kind: ProductKind;
+  readonly text: (column: Column) => string | undefined;
+  readonly figure: (column: Column) => number | undefined;
+  readonly orNone: (column: Column) => number | null;
+  readonly minor: (column: Column) => number;
+}): object {
   const mixed = {
     ratio: { least: figure('ratio least'), usual: figure('ratio usual'), most: figure('ratio most') },
     volumes: { least: figure('volumes least'), most: figure('volumes most') },

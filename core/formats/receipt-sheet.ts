@@ -20,26 +20,50 @@ export function receiptSheet(
 ): StationSheet {
   const shapes: Shape[] = [];
   const right = PAGE.width - PAGE.margin;
-  const text = (
-    x: number,
-    y: number,
-    size: number,
-    words: string,
-    more: Partial<Extract<Shape, { kind: 'text' }>> = {},
-  ) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const text = ({
+    x,
+    y,
+    size,
+    words,
+    more = {},
+  }: {
+    readonly x: number;
+    readonly y: number;
+    readonly size: number;
+    readonly words: string;
+    readonly more?: Partial<Extract<Shape, { kind: 'text' }>>;
+  }) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
   const rule = (y: number) =>
     shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${right}`, stroke: LINE, width: 0.25 });
-  text(PAGE.margin, 22, 6, cut(salon, 6, right - PAGE.margin, 700), { weight: 700 });
-  text(PAGE.margin, 29, SIZE, cut(`${client}, ${on}`, SIZE, right - PAGE.margin - 30), { fill: SOFT });
-  text(right, 29, SIZE, 'Receipt', { fill: SOFT, anchor: 'end' });
+  text({
+    x: PAGE.margin,
+    y: 22,
+    size: 6,
+    words: cut(salon, 6, right - PAGE.margin, 700),
+    more: { weight: 700 },
+  });
+  text({
+    x: PAGE.margin,
+    y: 29,
+    size: SIZE,
+    words: cut(`${client}, ${on}`, SIZE, right - PAGE.margin - 30),
+    more: { fill: SOFT },
+  });
+  text({ x: right, y: 29, size: SIZE, words: 'Receipt', more: { fill: SOFT, anchor: 'end' } });
   rule(33);
   let y = 35;
   for (const { words, minor, total } of fitting(rows)) {
     if (total) rule(y + 2);
     y += total ? STEP + 2 : STEP;
     const weight = total ? 700 : 400;
-    text(PAGE.margin, y, SIZE, cut(words, SIZE, right - PAGE.margin - FIGURE_MM, weight), { weight });
-    text(right, y, SIZE, money(minor), { weight, anchor: 'end' });
+    text({
+      x: PAGE.margin,
+      y,
+      size: SIZE,
+      words: cut(words, SIZE, right - PAGE.margin - FIGURE_MM, weight),
+      more: { weight },
+    });
+    text({ x: right, y, size: SIZE, words: money(minor), more: { weight, anchor: 'end' } });
   }
   return { widthMm: PAGE.width, heightMm: PAGE.height, title: `Receipt, ${client}, ${on}`, shapes };
 }

@@ -69,13 +69,19 @@ export function stationSheet(
   const inner = PAGE.width - 2 * PAGE.margin;
   const say = (mm: number) => formatLength(mm, facts.measures.lengths);
   const shapes: Shape[] = [];
-  const text = (
-    x: number,
-    y: number,
-    size: number,
-    words: string,
-    more: Partial<Extract<Shape, { kind: 'text' }>> = {},
-  ) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const text = ({
+    x,
+    y,
+    size,
+    words,
+    more = {},
+  }: {
+    readonly x: number;
+    readonly y: number;
+    readonly size: number;
+    readonly words: string;
+    readonly more?: Partial<Extract<Shape, { kind: 'text' }>>;
+  }) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
   const rule = (y: number) =>
     shapes.push({
       kind: 'path',
@@ -85,26 +91,32 @@ export function stationSheet(
     });
 
   // Who and what.
-  text(PAGE.margin, 19, 6.2, cut(facts.client, 6.2, 112, 700), { weight: 700 });
-  text(
-    PAGE.margin,
-    25.5,
-    3.6,
-    cut(
+  text({ x: PAGE.margin, y: 19, size: 6.2, words: cut(facts.client, 6.2, 112, 700), more: { weight: 700 } });
+  text({
+    x: PAGE.margin,
+    y: 25.5,
+    size: 3.6,
+    words: cut(
       `${facts.date} · ${facts.colourist} · base ${facts.base} to ${facts.goal} · ${inMeasures(partWords(plan.head.part), facts.measures)}`,
       3.6,
       inner - 62,
     ),
-    { fill: SOFT },
-  );
-  text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 70, 600), { weight: 600, anchor: 'end' });
-  text(
-    PAGE.width - PAGE.margin,
-    25.5,
-    3.6,
-    BRIGHTNESS[Math.min(5, Math.max(1, facts.brightness)) - 1].words,
-    { fill: SOFT, anchor: 'end' },
-  );
+    more: { fill: SOFT },
+  });
+  text({
+    x: PAGE.width - PAGE.margin,
+    y: 19,
+    size: 4.6,
+    words: cut(plan.name, 4.6, 70, 600),
+    more: { weight: 600, anchor: 'end' },
+  });
+  text({
+    x: PAGE.width - PAGE.margin,
+    y: 25.5,
+    size: 3.6,
+    words: BRIGHTNESS[Math.min(5, Math.max(1, facts.brightness)) - 1].words,
+    more: { fill: SOFT, anchor: 'end' },
+  });
   rule(29);
 
   // Totals.
@@ -120,11 +132,11 @@ export function stationSheet(
   ];
   figures.forEach(([figure, name], i) => {
     const x = PAGE.margin + (i * inner) / figures.length;
-    text(x, 38, 7, figure, { weight: 700 });
-    text(x, 42.5, 3, name, { fill: SOFT });
+    text({ x, y: 38, size: 7, words: figure, more: { weight: 700 } });
+    text({ x, y: 42.5, size: 3, words: name, more: { fill: SOFT } });
   });
   const kinds = [kindsSaid(totals.byGather), groupWords(groupsOf(work.units))].filter(Boolean).join(' · ');
-  text(PAGE.margin, 49, 3.4, cut(kinds, 3.4, inner));
+  text({ x: PAGE.margin, y: 49, size: 3.4, words: cut(kinds, 3.4, inner) });
 
   // The head takes what the panels leave, so that its numbers are as large as they can be.
   const cautions = wrapped(
@@ -151,28 +163,34 @@ export function stationSheet(
   panels.slice(0, most).forEach((panel, i) => {
     const panelTotals = sheet.panels.find((candidate) => candidate.panel === panel.id);
     const y = top + i * height + size;
-    text(PAGE.margin + 3, y, size, String(i + 1), { fill: SOFT, anchor: 'end' });
-    text(PAGE.margin + 6, y, size, cut(panel.name, size, 40, 700), { weight: 700 });
-    text(
-      PAGE.margin + 50,
+    text({ x: PAGE.margin + 3, y, size, words: String(i + 1), more: { fill: SOFT, anchor: 'end' } });
+    text({ x: PAGE.margin + 6, y, size, words: cut(panel.name, size, 40, 700), more: { weight: 700 } });
+    text({
+      x: PAGE.margin + 50,
       y,
       size,
-      cut(
+      words: cut(
         `${recipeLine(panel, facts.measures.lengths)}, ${directionName(panel.direction)}`,
         size,
         inner - 50 - 26,
       ),
-    );
-    text(PAGE.width - PAGE.margin, y, size * 1.25, `${panelTotals?.foils ?? 0}`, {
-      weight: 700,
-      anchor: 'end',
+    });
+    text({
+      x: PAGE.width - PAGE.margin,
+      y,
+      size: size * 1.25,
+      words: `${panelTotals?.foils ?? 0}`,
+      more: {
+        weight: 700,
+        anchor: 'end',
+      },
     });
     if (height >= 2.5 * size)
-      text(
-        PAGE.margin + 50,
-        y + size * 1.35,
-        size * 0.9,
-        cut(
+      text({
+        x: PAGE.margin + 50,
+        y: y + size * 1.35,
+        size: size * 0.9,
+        words: cut(
           details(
             panel,
             panelTotals,
@@ -182,15 +200,23 @@ export function stationSheet(
           size * 0.9,
           inner - 50 - 26,
         ),
-        { fill: SOFT },
-      );
+        more: { fill: SOFT },
+      });
   });
   if (panels.length > most)
-    text(PAGE.margin + 6, top + most * height + size, size, `and ${panels.length - most} more panels`, {
-      fill: SOFT,
+    text({
+      x: PAGE.margin + 6,
+      y: top + most * height + size,
+      size,
+      words: `and ${panels.length - most} more panels`,
+      more: {
+        fill: SOFT,
+      },
     });
   rule(foot - 1);
-  cautions.forEach((line, i) => text(PAGE.margin, foot + 3 + i * 4, 3, line, { fill: SOFT }));
+  cautions.forEach((line, i) =>
+    text({ x: PAGE.margin, y: foot + 3 + i * 4, size: 3, words: line, more: { fill: SOFT } }),
+  );
   return {
     widthMm: PAGE.width,
     heightMm: PAGE.height,

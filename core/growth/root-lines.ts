@@ -57,7 +57,7 @@ export function quickRootLines(
   }: { readonly edge: Edge; readonly featherMm: number; readonly contrast: number },
 ): RootLine[] {
   if (contrast <= 0) return [];
-  const { atMm } = visibleLine(edge, contrast, 1, featherMm);
+  const { atMm } = visibleLine({ edge, contrast, mmPerWeek: 1, featherMm });
   return rootLines(
     Object.fromEntries(Object.entries(zones).map(([zone, leftMm]) => [zone, Math.max(0, atMm - leftMm)])),
   );

@@ -23,13 +23,19 @@ export interface VisibleLine {
  * @param mmPerWeek the client's own rate
  * @param nowMm regrowth today, mm
  */
-export function visibleLine(
-  edge: Edge,
-  contrast: number,
-  mmPerWeek: number,
+export function visibleLine({
+  edge,
+  contrast,
+  mmPerWeek,
   featherMm = 0,
   nowMm = 0,
-): VisibleLine {
+}: {
+  readonly edge: Edge;
+  readonly contrast: number;
+  readonly mmPerWeek: number;
+  readonly featherMm?: number;
+  readonly nowMm?: number;
+}): VisibleLine {
   const atMm = Math.min(60, Math.max(5, KAPPA[edge] / Math.max(1, contrast) + featherMm / 2));
   return { atMm, weeks: Math.max(0, atMm - nowMm) / mmPerWeek };
 }

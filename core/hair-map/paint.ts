@@ -10,13 +10,19 @@ import {
 } from './attributes';
 
 /** Sets one attribute in some zones; `bothSides` sets the same zone of the other side with each. */
-export function paint<K extends AttributeKey>(
-  consult: Consult,
-  key: K,
-  zones: readonly Zone[],
-  value: AttributeValues[K] | undefined,
+export function paint<K extends AttributeKey>({
+  consult,
+  key,
+  zones,
+  value,
   bothSides = false,
-): Consult {
+}: {
+  readonly consult: Consult;
+  readonly key: K;
+  readonly zones: readonly Zone[];
+  readonly value: AttributeValues[K] | undefined;
+  readonly bothSides?: boolean;
+}): Consult {
   const all = bothSides ? [...new Set(zones.flatMap((zone) => [zone, swapSide(zone)]))] : zones;
   const attribute = ATTRIBUTE[key] as Attribute<K>;
   return all.reduce((before, zone) => attribute.write(before, zone, value), consult);
@@ -28,7 +34,7 @@ export function fill<K extends AttributeKey>(
   key: K,
   value: AttributeValues[K] | undefined,
 ): Consult {
-  return paint(consult, key, ZONES, value);
+  return paint({ consult, key, zones: ZONES, value });
 }
 
 /** One side as it is, on the other side too: every attribute of the map. */

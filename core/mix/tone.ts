@@ -159,7 +159,7 @@ export function tonerResult(
     level: made.level,
     clearShare: made.clearShare,
     toned: result,
-    items: colourItems(toner.parts, toner.volumes, toner.ratio, colour, shelf),
+    items: colourItems({ parts: toner.parts, volumes: toner.volumes, ratio: toner.ratio, colour, shelf }),
     notes,
   };
 }
@@ -325,7 +325,7 @@ export function rootResult(root: RootMix, naturalLevel: number, shelf: Shelf): R
     level,
     parts,
     rule,
-    items: colourItems(parts, root.volumes, root.ratio, colour, shelf),
+    items: colourItems({ parts, volumes: root.volumes, ratio: root.ratio, colour, shelf }),
     warning: bandWarning(naturalLevel, level),
     nearest:
       Math.abs(level - wanted.level) < 0.5

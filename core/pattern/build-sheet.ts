@@ -30,13 +30,19 @@ export interface ComputedPanel {
 }
 
 /** Puts the sheet together, and the lines to draw in the order of its lists. */
-export function buildSheet(
-  plan: Plan,
-  panels: readonly ComputedPanel[],
-  byZone: Readonly<Record<Zone, number>>,
-  problems: readonly PanelProblem[],
-  edits: readonly EditNote[],
-) {
+export function buildSheet({
+  plan,
+  panels,
+  byZone,
+  problems,
+  edits,
+}: {
+  readonly plan: Plan;
+  readonly panels: readonly ComputedPanel[];
+  readonly byZone: Readonly<Record<Zone, number>>;
+  readonly problems: readonly PanelProblem[];
+  readonly edits: readonly EditNote[];
+}) {
   const foils: Foil[] = [];
   const painted: PaintedSection[] = [];
   const dropouts: TreatedDropout[] = [];

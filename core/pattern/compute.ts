@@ -110,7 +110,14 @@ export function createPatternEngine(): PatternEngine {
       try {
         const sides = sidesOf(panel).flatMap((side): (SideOfPanel & { readonly key: string })[] => {
           const differs = differencesOf(panel, side);
-          const half = halfOf(variedDirection(panel, differs), side, model, headKey, order, mirrorOrder);
+          const half = halfOf({
+            panel: variedDirection(panel, differs),
+            side,
+            model,
+            headKey,
+            order,
+            mirrorOrder,
+          });
           if (!half) {
             say(
               side === 'across' || panel.side !== 'both'
@@ -141,7 +148,16 @@ export function createPatternEngine(): PatternEngine {
             tooMany,
             placed: tooMany
               ? null
-              : foilsOfPanel(panel, sides, solved, plan.hair, plan.foil, plan.edits, seen, notes),
+              : foilsOfPanel({
+                  panel,
+                  sides,
+                  solved,
+                  hair: plan.hair,
+                  stock: plan.foil,
+                  edits: plan.edits,
+                  seen,
+                  notes,
+                }),
           };
         };
         // A panel that no hand edit concerns is laid as it was before.
@@ -181,13 +197,13 @@ export function createPatternEngine(): PatternEngine {
         });
     });
     notes.sort((a, b) => a.edit - b.edit);
-    const { sheet, paths, painted, dropouts } = buildSheet(
+    const { sheet, paths, painted, dropouts } = buildSheet({
       plan,
-      computed,
-      model.areas.byZone,
+      panels: computed,
+      byZone: model.areas.byZone,
       problems,
-      notes,
-    );
+      edits: notes,
+    });
     return {
       sheet,
       drawing: { head: model.head, paths, painted, dropouts, outlines },
@@ -196,14 +212,21 @@ export function createPatternEngine(): PatternEngine {
     };
   };
 
-  const halfOf = (
-    panel: Panel,
-    side: Side | 'across',
-    model: HeadModel,
-    headKey: string,
-    order: readonly Panel[],
-    mirrorOrder: readonly Panel[],
-  ): (Pick<SideOfPanel, 'half' | 'claimedBy'> & { readonly key: string }) | undefined => {
+  const halfOf = ({
+    panel,
+    side,
+    model,
+    headKey,
+    order,
+    mirrorOrder,
+  }: {
+    readonly panel: Panel;
+    readonly side: Side | 'across';
+    readonly model: HeadModel;
+    readonly headKey: string;
+    readonly order: readonly Panel[];
+    readonly mirrorOrder: readonly Panel[];
+  }): (Pick<SideOfPanel, 'half' | 'claimedBy'> & { readonly key: string }) | undefined => {
     const inMirror = side === 'right';
     const frame = inMirror ? model.mirror : model.own;
     const own = inMirror ? mirrorPanel(panel) : panel;

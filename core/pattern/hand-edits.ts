@@ -37,13 +37,19 @@ export interface HalfContext {
  * changes nothing; what now lies over a neighbour is applied and noted.
  * @param seen marks the edits that found their place
  */
-export function applyEdits(
-  drafts: readonly DraftFoil[],
-  edits: readonly HandEdit[],
-  context: HalfContext,
-  seen: Set<number>,
-  notes: EditNote[],
-): DraftFoil[] {
+export function applyEdits({
+  drafts,
+  edits,
+  context,
+  seen,
+  notes,
+}: {
+  readonly drafts: readonly DraftFoil[];
+  readonly edits: readonly HandEdit[];
+  readonly context: HalfContext;
+  readonly seen: Set<number>;
+  readonly notes: EditNote[];
+}): DraftFoil[] {
   let foils = [...drafts];
   edits.forEach((edit, i) => {
     if (edit.kind === 'add') {
@@ -179,13 +185,19 @@ function stepOf({ cell }: DraftFoil): number {
 /**
  * The cells of a row as drafts: columns counted outwards from the middle of the head, named panel/row/column.
  */
-export function draftRow(
-  half: PanelHalf,
-  row: PlacedRow,
-  panel: Panel,
-  side: Side | 'across',
-  stock: FoilStock,
-): DraftFoil[] {
+export function draftRow({
+  half,
+  row,
+  panel,
+  side,
+  stock,
+}: {
+  readonly half: PanelHalf;
+  readonly row: PlacedRow;
+  readonly panel: Panel;
+  readonly side: Side | 'across';
+  readonly stock: FoilStock;
+}): DraftFoil[] {
   const cells = cellsOf(half, row, panel, stock).map((cell) => {
     const { xyz, count } = cell.ribbon;
     const x = (xyz[3 * ((count - 1) >> 1)] + xyz[3 * (count >> 1)]) / 2;

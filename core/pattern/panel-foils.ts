@@ -104,16 +104,25 @@ function mayCross({ direction, place }: Panel): boolean {
 }
 
 /** Places the foils of a panel on all its sides and puts them in the order of work. */
-export function foilsOfPanel(
-  panel: Panel,
-  sides: readonly SideOfPanel[],
-  solved: SolvedSpacing,
-  hair: PlanHair,
-  stock: FoilStock,
-  edits: readonly HandEdit[],
-  seen: Set<number>,
-  notes: EditNote[],
-): PanelFoils {
+export function foilsOfPanel({
+  panel,
+  sides,
+  solved,
+  hair,
+  stock,
+  edits,
+  seen,
+  notes,
+}: {
+  readonly panel: Panel;
+  readonly sides: readonly SideOfPanel[];
+  readonly solved: SolvedSpacing;
+  readonly hair: PlanHair;
+  readonly stock: FoilStock;
+  readonly edits: readonly HandEdit[];
+  readonly seen: Set<number>;
+  readonly notes: EditNote[];
+}): PanelFoils {
   const bySide = sides.map((side) => {
     const rows = placeRows(
       side.half,
@@ -126,13 +135,13 @@ export function foilsOfPanel(
       panel,
       side: side.side,
       stock,
-      draftsOf: (row) => draftRow(side.half, row, panel, side.side, stock),
+      draftsOf: (row) => draftRow({ half: side.half, row, panel, side: side.side, stock }),
     };
     const laid = rows.flatMap(context.draftsOf);
     const { drafts: placed, crossed } = mayCross(panel)
       ? uncrossed(laid, side.half.sectioned.frame, side.frameSide)
       : { drafts: laid, crossed: null };
-    return { own: side, rows, drafts: applyEdits(placed, edits, context, seen, notes), crossed };
+    return { own: side, rows, drafts: applyEdits({ drafts: placed, edits, context, seen, notes }), crossed };
   });
   const order = inOrder(
     panel,
@@ -140,7 +149,9 @@ export function foilsOfPanel(
   );
   const places = placesOf(order.map(({ draft, own }) => ({ side: own.side, row: draft.row.row })));
   const lastTurn = Math.max(0, ...bySide.flatMap(({ rows }) => rows.map(({ turn }) => turn)));
-  const foils = order.map(({ draft, own }, i) => computedFoil(draft, own, panel, hair, places[i], lastTurn));
+  const foils = order.map(({ draft, own }, i) =>
+    computedFoil({ draft, sideOfPanel: own, panel, hair, place: places[i], lastTurn }),
+  );
   const dropouts = bySide.flatMap(({ own, rows }) => treatedDropouts(panel, own, rows, hair));
   const crossed = bySide
     .flatMap((side) => side.crossed ?? [])
@@ -199,14 +210,21 @@ function startAt({ distanceMm, lastMm }: Panel['start'], turn: number, lastTurn:
 }
 
 /** @param lastTurn of the panel's last row */
-function computedFoil(
-  draft: DraftFoil,
-  sideOfPanel: SideOfPanel,
-  panel: Panel,
-  hair: PlanHair,
-  place: FoilPlace,
-  lastTurn: number,
-): ComputedFoil {
+function computedFoil({
+  draft,
+  sideOfPanel,
+  panel,
+  hair,
+  place,
+  lastTurn,
+}: {
+  readonly draft: DraftFoil;
+  readonly sideOfPanel: SideOfPanel;
+  readonly panel: Panel;
+  readonly hair: PlanHair;
+  readonly place: FoilPlace;
+  readonly lastTurn: number;
+}): ComputedFoil {
   const { frame } = sideOfPanel.half.sectioned;
   const { ribbon } = draft.cell;
   const { row, turn } = draft.row;

@@ -163,13 +163,19 @@ const LINES: readonly DepositLine[] = [
   },
 ];
 
-const shade = (
-  line: string,
-  name: string,
-  level: number,
-  tone: DepositTone | 'clear',
-  stock: number,
-): ShadeProduct => ({
+const shade = ({
+  line,
+  name,
+  level,
+  tone,
+  stock,
+}: {
+  readonly line: string;
+  readonly name: string;
+  readonly level: number;
+  readonly tone: DepositTone | 'clear';
+  readonly stock: number;
+}): ShadeProduct => ({
   kind: 'shade',
   id: `${line}-${tone === 'clear' ? 'clear' : `${level}-${tone}`}`,
   name: `${name} ${tone === 'clear' ? 'clear' : `${level} ${tone}`}`,
@@ -185,28 +191,36 @@ const shade = (
 const TONES: readonly DepositTone[] = ['natural', 'ash', 'blue', 'violet', 'pearl', 'gold'];
 const SHADES: readonly ShadeProduct[] = [
   ...[5, 6, 7].flatMap((level) =>
-    (['natural', 'ash', 'blue'] as const).map((tone) => shade('sedge', 'Sedge', level, tone, 120)),
+    (['natural', 'ash', 'blue'] as const).map((tone) =>
+      shade({ line: 'sedge', name: 'Sedge', level, tone, stock: 120 }),
+    ),
   ),
   ...[8, 9, 10].flatMap((level) =>
-    TONES.map((tone) => shade('sedge', 'Sedge', level, tone, tone === 'gold' ? 60 : 120)),
+    TONES.map((tone) =>
+      shade({ line: 'sedge', name: 'Sedge', level, tone, stock: tone === 'gold' ? 60 : 120 }),
+    ),
   ),
-  shade('sedge', 'Sedge', 7, 'copper', 60),
-  ...[6, 8].map((level) => shade('sedge', 'Sedge', level, 'red', 60)),
-  shade('sedge', 'Sedge', 9, 'rose', 60),
-  shade('sedge', 'Sedge', 10, 'clear', 240),
+  shade({ line: 'sedge', name: 'Sedge', level: 7, tone: 'copper', stock: 60 }),
+  ...[6, 8].map((level) => shade({ line: 'sedge', name: 'Sedge', level, tone: 'red', stock: 60 })),
+  shade({ line: 'sedge', name: 'Sedge', level: 9, tone: 'rose', stock: 60 }),
+  shade({ line: 'sedge', name: 'Sedge', level: 10, tone: 'clear', stock: 240 }),
   ...[7, 8, 9, 10].flatMap((level) =>
-    (['natural', 'ash', 'violet', 'pearl'] as const).map((tone) => shade('rill', 'Rill', level, tone, 60)),
+    (['natural', 'ash', 'violet', 'pearl'] as const).map((tone) =>
+      shade({ line: 'rill', name: 'Rill', level, tone, stock: 60 }),
+    ),
   ),
-  shade('rill', 'Rill', 10, 'clear', 120),
+  shade({ line: 'rill', name: 'Rill', level: 10, tone: 'clear', stock: 120 }),
   ...[4, 5, 6, 7].flatMap((level) =>
-    (['natural', 'ash'] as const).map((tone) => shade('fallow', 'Fallow', level, tone, 60)),
+    (['natural', 'ash'] as const).map((tone) =>
+      shade({ line: 'fallow', name: 'Fallow', level, tone, stock: 60 }),
+    ),
   ),
-  shade('fallow', 'Fallow', 5, 'copper', 60),
-  ...[5, 6, 7, 8].map((level) => shade('heath', 'Heath', level, 'natural', 150)),
+  shade({ line: 'fallow', name: 'Fallow', level: 5, tone: 'copper', stock: 60 }),
+  ...[5, 6, 7, 8].map((level) => shade({ line: 'heath', name: 'Heath', level, tone: 'natural', stock: 150 })),
   ...(['red', 'copper', 'pink', 'plum', 'blue', 'turquoise', 'green', 'yellow'] as const).map((tone) =>
-    shade('heath', 'Heath', 8, tone, 150),
+    shade({ line: 'heath', name: 'Heath', level: 8, tone, stock: 150 }),
   ),
-  shade('heath', 'Heath', 10, 'clear', 300),
+  shade({ line: 'heath', name: 'Heath', level: 10, tone: 'clear', stock: 300 }),
 ];
 
 const REST: readonly (Additive | TreatmentProduct | FoilProduct)[] = [

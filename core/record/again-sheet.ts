@@ -43,13 +43,19 @@ export function againSheet(
 ): StationSheet {
   const inner = PAGE.width - 2 * PAGE.margin;
   const shapes: Shape[] = [];
-  const text = (
-    x: number,
-    y: number,
-    size: number,
-    words: string,
-    more: Partial<Extract<Shape, { kind: 'text' }>> = {},
-  ) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const text = ({
+    x,
+    y,
+    size,
+    words,
+    more = {},
+  }: {
+    readonly x: number;
+    readonly y: number;
+    readonly size: number;
+    readonly words: string;
+    readonly more?: Partial<Extract<Shape, { kind: 'text' }>>;
+  }) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
   const rule = (y: number) =>
     shapes.push({
       kind: 'path',
@@ -59,19 +65,31 @@ export function againSheet(
     });
   const guides = findAgain(plan, computed, work, facts.measures.lengths);
 
-  text(PAGE.margin, 19, 6.2, cut(`To find again: ${facts.client}`, 6.2, 118, 700), { weight: 700 });
-  text(PAGE.width - PAGE.margin, 19, 4.6, cut(plan.name, 4.6, 64, 600), { weight: 600, anchor: 'end' });
-  text(
-    PAGE.margin,
-    25.5,
-    3.6,
-    cut(
+  text({
+    x: PAGE.margin,
+    y: 19,
+    size: 6.2,
+    words: cut(`To find again: ${facts.client}`, 6.2, 118, 700),
+    more: { weight: 700 },
+  });
+  text({
+    x: PAGE.width - PAGE.margin,
+    y: 19,
+    size: 4.6,
+    words: cut(plan.name, 4.6, 64, 600),
+    more: { weight: 600, anchor: 'end' },
+  });
+  text({
+    x: PAGE.margin,
+    y: 25.5,
+    size: 3.6,
+    words: cut(
       `${facts.date} · ${facts.colourist} · ${computed.sheet.totals.foils} foils · ${inMeasures(partWords(plan.head.part), facts.measures)}`,
       3.6,
       inner,
     ),
-    { fill: SOFT },
-  );
+    more: { fill: SOFT },
+  });
   rule(29);
   shapes.push(
     ...openedHeadShapes(plan, computed, { x: PAGE.margin, y: 32, width: inner, height: HEAD_HEIGHT }),
@@ -100,29 +118,55 @@ export function againSheet(
     const height = words + (listed ? list.length * LIST_MM : 0);
     if (y + height > bottom) {
       if (y <= bottom)
-        text(PAGE.margin + 8, y, 3.2, `and ${guides.length - i} more panels, on the station’s screen`, {
-          fill: SOFT,
+        text({
+          x: PAGE.margin + 8,
+          y,
+          size: 3.2,
+          words: `and ${guides.length - i} more panels, on the station’s screen`,
+          more: {
+            fill: SOFT,
+          },
         });
       y = Infinity;
       return;
     }
-    text(PAGE.margin, y, 4.2, String(guide.place), { weight: 700 });
-    text(PAGE.margin + 8, y, 4.2, cut(guide.name, 4.2, 90, 700), { weight: 700 });
-    text(PAGE.width - PAGE.margin, y, 3.8, cut(`${guide.foils} foils, ${guide.sequence}`, 3.8, 80, 600), {
-      weight: 600,
-      anchor: 'end',
+    text({ x: PAGE.margin, y, size: 4.2, words: String(guide.place), more: { weight: 700 } });
+    text({ x: PAGE.margin + 8, y, size: 4.2, words: cut(guide.name, 4.2, 90, 700), more: { weight: 700 } });
+    text({
+      x: PAGE.width - PAGE.margin,
+      y,
+      size: 3.8,
+      words: cut(`${guide.foils} foils, ${guide.sequence}`, 3.8, 80, 600),
+      more: {
+        weight: 600,
+        anchor: 'end',
+      },
     });
     lines.forEach((line, at) =>
-      text(PAGE.margin + 8, y + 5 + at * LINE_MM, 3.1, line, { fill: at === 0 ? INK : SOFT }),
+      text({
+        x: PAGE.margin + 8,
+        y: y + 5 + at * LINE_MM,
+        size: 3.1,
+        words: line,
+        more: { fill: at === 0 ? INK : SOFT },
+      }),
     );
     if (listed)
       list.forEach((line, at) =>
-        text(PAGE.margin + 8, y + 5 + lines.length * LINE_MM + at * LIST_MM, 2.5, line, { fill: SOFT }),
+        text({
+          x: PAGE.margin + 8,
+          y: y + 5 + lines.length * LINE_MM + at * LIST_MM,
+          size: 2.5,
+          words: line,
+          more: { fill: SOFT },
+        }),
       );
     y += height;
   });
   rule(bottom);
-  below.forEach((line, i) => text(PAGE.margin, bottom + 5 + i * 4, 3, line, { fill: SOFT }));
+  below.forEach((line, i) =>
+    text({ x: PAGE.margin, y: bottom + 5 + i * 4, size: 3, words: line, more: { fill: SOFT } }),
+  );
   return {
     widthMm: PAGE.width,
     heightMm: PAGE.height,

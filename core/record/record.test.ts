@@ -103,7 +103,7 @@ describe('taking a pattern up again', () => {
   const wish = { how: 'exact' as const, movePartMm: 0, grownMm: 8 };
 
   test('exactly: the same foils in the same order, on hair that is painted on its regrowth only', () => {
-    const again = retouch(plan, now, everywhere(25), wish, engine);
+    const again = retouch({ old: plan, now, regrowth: everywhere(25), wish, engine });
     expect(again.plan).toEqual(plan);
     expect(again.panels.map(({ words, kept }) => [words, kept])).toEqual(
       plan.panels.map(() => ['25 mm grown', true]),
@@ -121,7 +121,11 @@ describe('taking a pattern up again', () => {
         ),
       ),
     };
-    const { plan: made, panels, skipped } = retouch(plan, now, regrowth, { ...wish, how: 'grown' }, engine);
+    const {
+      plan: made,
+      panels,
+      skipped,
+    } = retouch({ old: plan, now, regrowth, wish: { ...wish, how: 'grown' }, engine });
     expect(Object.fromEntries(panels.map(({ panel, kept }) => [panel, kept]))).toEqual({
       back: true,
       'side-left': false,
@@ -134,7 +138,7 @@ describe('taking a pattern up again', () => {
     expect(skipped.map(({ zone }) => zone)).toContain('occipital-l');
     expect(skipped.map(({ zone }) => zone)).not.toContain('temple-l');
     expect(
-      retouch(plan, now, {}, { ...wish, how: 'grown' }, engine).panels.every(
+      retouch({ old: plan, now, regrowth: {}, wish: { ...wish, how: 'grown' }, engine }).panels.every(
         ({ kept, words }) => kept && words === 'not lightened before',
       ),
     ).toBe(true);
@@ -142,9 +146,27 @@ describe('taking a pattern up again', () => {
 
   test('growing out has fewer foils each time, denser more; the name says it once', () => {
     const count = (current: Plan) => engine.compute(current).sheet.totals.foils;
-    const fewer = retouch(plan, now, everywhere(25), { ...wish, how: 'fewer' }, engine).plan;
-    const fewest = retouch(fewer, now, everywhere(25), { ...wish, how: 'fewer' }, engine).plan;
-    const denser = retouch(plan, now, everywhere(25), { ...wish, how: 'denser' }, engine).plan;
+    const fewer = retouch({
+      old: plan,
+      now,
+      regrowth: everywhere(25),
+      wish: { ...wish, how: 'fewer' },
+      engine,
+    }).plan;
+    const fewest = retouch({
+      old: fewer,
+      now,
+      regrowth: everywhere(25),
+      wish: { ...wish, how: 'fewer' },
+      engine,
+    }).plan;
+    const denser = retouch({
+      old: plan,
+      now,
+      regrowth: everywhere(25),
+      wish: { ...wish, how: 'denser' },
+      engine,
+    }).plan;
     expect(count(fewest)).toBeLessThan(count(fewer));
     expect(count(fewer)).toBeLessThan(count(plan));
     expect(count(denser)).toBeGreaterThan(count(plan));
@@ -152,10 +174,14 @@ describe('taking a pattern up again', () => {
   });
 
   test('the part moves with today’s head, within the head', () => {
-    expect(retouch(plan, now, {}, { ...wish, movePartMm: 15 }, engine).plan.head.part.offsetMm).toBe(
-      plan.head.part.offsetMm + 15,
-    );
-    expect(retouch(plan, now, {}, { ...wish, movePartMm: 500 }, engine).plan.head.part.offsetMm).toBe(80);
+    expect(
+      retouch({ old: plan, now, regrowth: {}, wish: { ...wish, movePartMm: 15 }, engine }).plan.head.part
+        .offsetMm,
+    ).toBe(plan.head.part.offsetMm + 15);
+    expect(
+      retouch({ old: plan, now, regrowth: {}, wish: { ...wish, movePartMm: 500 }, engine }).plan.head.part
+        .offsetMm,
+    ).toBe(80);
   });
 });
 

@@ -48,13 +48,19 @@ const FARTHEST_PART_MM = 80;
  * turn of light and dark stay; the recipe changes only as it is wished.
  * @param regrowth by zone, today: measured where it was, else expected
  */
-export function retouch(
-  old: Plan,
-  now: Pick<Plan, 'head' | 'hair'>,
-  regrowth: Readonly<Partial<Record<Zone, ZoneRegrowth>>>,
-  wish: RetouchWish,
-  engine: PatternEngine,
-): Retouch {
+export function retouch({
+  old,
+  now,
+  regrowth,
+  wish,
+  engine,
+}: {
+  readonly old: Plan;
+  readonly now: Pick<Plan, 'head' | 'hair'>;
+  readonly regrowth: Readonly<Partial<Record<Zone, ZoneRegrowth>>>;
+  readonly wish: RetouchWish;
+  readonly engine: PatternEngine;
+}): Retouch {
   const part = {
     ...now.head.part,
     offsetMm: Math.max(

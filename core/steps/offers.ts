@@ -66,7 +66,13 @@ export function offeredSteps({
     }
     const minutes = line.minutes.usual ?? Math.min(15, line.minutes.most);
     tonerIdeas(line, shelf, { level, minutes, wish: tone ?? 'neutral', porous }).forEach(({ parts }, i) => {
-      const items = colourItems(parts, Math.max(5, line.volumes.least), line.ratio.usual, 20, shelf);
+      const items = colourItems({
+        parts,
+        volumes: Math.max(5, line.volumes.least),
+        ratio: line.ratio.usual,
+        colour: 20,
+        shelf,
+      });
       out.push(tonerStep(`toner ${i + 1}`, { minutes, state: 'damp', place: EVERYWHERE }, items));
     });
   }

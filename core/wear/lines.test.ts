@@ -61,7 +61,12 @@ describe('two estimates of one line agree within their spreads', () => {
         colour: colourOf(naturalLevel, targetLevel),
       }),
     );
-    const { atMm: quick } = visibleLine(edge, targetLevel - naturalLevel, 1, soft(start));
+    const { atMm: quick } = visibleLine({
+      edge,
+      contrast: targetLevel - naturalLevel,
+      mmPerWeek: 1,
+      featherMm: soft(start),
+    });
     const overlap = Math.max(seen, quick) * (1 - LINE_SPREAD) <= Math.min(seen, quick) * (1 + LINE_SPREAD);
     expect({ seen: Math.round(seen), quick: Math.round(quick), overlap }).toMatchObject({ overlap: true });
   });
@@ -69,7 +74,7 @@ describe('two estimates of one line agree within their spreads', () => {
 
 test('seven levels of contrast show before two, in the ratio of the quick estimate within 30%', () => {
   const sliced = (base: number) => growth(subjectOf(startedAt(slice, 4, 5), { colour: colourOf(base, 9) }));
-  const quick = (contrast: number) => visibleLine('slice', contrast, 1).atMm;
+  const quick = (contrast: number) => visibleLine({ edge: 'slice', contrast, mmPerWeek: 1 }).atMm;
   for (const contrast of [2, 3, 4, 5, 7])
     expect(Math.abs(sliced(9 - contrast) / sliced(2) / (quick(contrast) / quick(7)) - 1)).toBeLessThan(0.3);
   expect(sliced(2)).toBeLessThan(0.5 * sliced(7));

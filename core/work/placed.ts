@@ -94,20 +94,20 @@ export function placedUnits(
     const number = (numbers.get(section.kind) ?? 0) + 1;
     numbers.set(section.kind, number);
     out.push(
-      unitOf(
+      unitOf({
         section,
         panel,
         letter,
-        factsOf.get(letter),
+        facts: factsOf.get(letter),
         plan,
-        { regrowthMm, ends },
-        {
+        placingFacts: { regrowthMm, ends },
+        place: {
           number,
           order: out.length + 1,
           fromMinutes: at,
           toMinutes: at + minutes,
         },
-      ),
+      }),
     );
     at += minutes;
   }
@@ -179,15 +179,23 @@ function withDropouts(
 
 type Place = Pick<PlacedUnit, 'number' | 'order' | 'fromMinutes' | 'toMinutes'>;
 
-function unitOf(
-  section: Section,
-  panel: Panel,
-  letter: string,
-  facts: LetterFacts | undefined,
-  plan: Plan,
-  { regrowthMm, ends }: Pick<PlacingFacts, 'regrowthMm' | 'ends'>,
-  place: Place,
-): PlacedUnit {
+function unitOf({
+  section,
+  panel,
+  letter,
+  facts,
+  plan,
+  placingFacts: { regrowthMm, ends },
+  place,
+}: {
+  readonly section: Section;
+  readonly panel: Panel;
+  readonly letter: string;
+  readonly facts: LetterFacts | undefined;
+  readonly plan: Plan;
+  readonly placingFacts: Pick<PlacingFacts, 'regrowthMm' | 'ends'>;
+  readonly place: Place;
+}): PlacedUnit {
   const { kind, index, own, path } = section;
   const { zone } = own;
   const hairMm = plan.hair.byZone[zone]?.lengthMm ?? plan.hair.lengthMm;
@@ -200,13 +208,15 @@ function unitOf(
   const edgesMm = dropout ? 0 : (panel.start.edgesMm ?? 0);
   const painted = stretchOf(
     // Further out at the edges by the square of the way there: a third of it on the mean.
-    startMm + edgesMm / 3,
-    featherMm,
-    (dropout ? recipe.toMm : panel.start.toMm) ?? hairMm,
-    facts?.reach ?? 'ends',
-    zone,
-    hairMm,
-    regrowthMm,
+    {
+      startMm: startMm + edgesMm / 3,
+      featherMm,
+      toMm: (dropout ? recipe.toMm : panel.start.toMm) ?? hairMm,
+      reach: facts?.reach ?? 'ends',
+      zone,
+      hairMm,
+      regrowthMm,
+    },
   );
   // The ends' own mix is painted where the product goes to the ends, on ends that are lighter than the
   // length.
@@ -267,15 +277,23 @@ function startOf(
 }
 
 /** What is painted of a strand: from its start, halfway through the feather, to where the formula reaches. */
-function stretchOf(
-  startMm: number,
-  featherMm: number,
-  toMm: number,
-  reach: Reach,
-  zone: Zone,
-  hairMm: number,
-  regrowthMm: Readonly<RegrowthByZone>,
-): readonly [number, number] {
+function stretchOf({
+  startMm,
+  featherMm,
+  toMm,
+  reach,
+  zone,
+  hairMm,
+  regrowthMm,
+}: {
+  readonly startMm: number;
+  readonly featherMm: number;
+  readonly toMm: number;
+  readonly reach: Reach;
+  readonly zone: Zone;
+  readonly hairMm: number;
+  readonly regrowthMm: Readonly<RegrowthByZone>;
+}): readonly [number, number] {
   let from = startMm + featherMm / 2;
   let to = Math.min(toMm, hairMm);
   const grown = regrowthMm[zone];

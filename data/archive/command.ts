@@ -31,8 +31,8 @@ async function main([verb, ...given]: readonly string[]): Promise<void> {
     return keepBackingUp(
       url,
       place,
-      figure('--every', values.every, 'hours', 0.01, 24 * 366),
-      figure('--keep', values.keep ?? '30', 'archives', 1, 10_000),
+      figure({ flag: '--every', text: values.every, unit: 'hours', least: 0.01, most: 24 * 366 }),
+      figure({ flag: '--keep', text: values.keep ?? '30', unit: 'archives', least: 1, most: 10_000 }),
     );
   const owner = connect(url, 2);
   try {
@@ -89,7 +89,19 @@ async function keepBackingUp(ownerUrl: string, folder: string, hours: number, ke
   }
 }
 
-function figure(flag: string, text: string, unit: string, least: number, most: number): number {
+function figure({
+  flag,
+  text,
+  unit,
+  least,
+  most,
+}: {
+  readonly flag: string;
+  readonly text: string;
+  readonly unit: string;
+  readonly least: number;
+  readonly most: number;
+}): number {
   const value = Number(text);
   if (!Number.isFinite(value) || value < least || value > most)
     throw new Error(`${flag} takes ${unit} from ${least} to ${most}, not “${text}”.`);

@@ -53,7 +53,9 @@ export async function readArchive(file: string, limits = LIMITS): Promise<ReadAr
         throw new ArchiveProblem(
           `${tablePath(table)} holds ${lines.length} rows where the manifest says ${said.rows}.`,
         );
-      lines.forEach((line, i) => checkLine(table, i, line, manifest, said.columns));
+      lines.forEach((line, i) =>
+        checkLine({ table, at: i, line, archiveManifest: manifest, columns: said.columns }),
+      );
       tables.set(table, lines);
     }
     for (const table of Object.keys(manifest.tables))
@@ -174,13 +176,19 @@ function checked(path: string, bytes: Buffer, hash: string): void {
 }
 
 /** A row is one object of the salon's own, with the columns that the manifest names. */
-function checkLine(
-  table: string,
-  at: number,
-  line: string,
-  { salon }: ArchiveManifest,
-  columns: readonly string[],
-): void {
+function checkLine({
+  table,
+  at,
+  line,
+  archiveManifest: { salon },
+  columns,
+}: {
+  readonly table: string;
+  readonly at: number;
+  readonly line: string;
+  readonly archiveManifest: ArchiveManifest;
+  readonly columns: readonly string[];
+}): void {
   let row: Record<string, unknown>;
   try {
     row = JSON.parse(line) as Record<string, unknown>;

@@ -86,13 +86,19 @@ const nodeFor = (station: number): Node => {
 
 // A connection for each request: one that is kept may be closed by the server in the moment it is used again.
 const agent = new http.Agent({ maxSockets: Infinity });
-const request = (
-  station: number,
-  method: string,
-  path: string,
-  cookie: string,
-  body?: unknown,
-): Promise<{ status: number; response: http.IncomingMessage }> =>
+const request = ({
+  station,
+  method,
+  path,
+  cookie,
+  body,
+}: {
+  readonly station: number;
+  readonly method: string;
+  readonly path: string;
+  readonly cookie: string;
+  readonly body?: unknown;
+}): Promise<{ status: number; response: http.IncomingMessage }> =>
   new Promise((resolve, reject) => {
     const headers = { cookie, ...(body !== undefined && { 'content-type': 'application/json' }) };
     const clientRequest = http.request(
@@ -110,7 +116,7 @@ const drained = async (response: http.IncomingMessage) => {
 for (let i = 0; i < NODES; i += 1) {
   for (let tries = 0; tries < 120; tries += 1) {
     if (
-      await request(i, 'GET', '/readyz', '').then(
+      await request({ station: i, method: 'GET', path: '/readyz', cookie: '' }).then(
         async ({ status, response }) => (await drained(response), status === 200),
         () => false,
       )
@@ -153,11 +159,19 @@ const PAGES = [
 for (let i = 0; i < NODES; i += 1) {
   const now = Date.now();
   for (const path of PAGES)
-    await request(i, 'GET', path, cookies[0]).then(({ response }) => drained(response));
-  await request(i, 'POST', `/api/services/${visits[0]}/events`, cookies[0], {
-    device: 'warm',
-    deviceNow: now,
-    events: [],
+    await request({ station: i, method: 'GET', path, cookie: cookies[0] }).then(({ response }) =>
+      drained(response),
+    );
+  await request({
+    station: i,
+    method: 'POST',
+    path: `/api/services/${visits[0]}/events`,
+    cookie: cookies[0],
+    body: {
+      device: 'warm',
+      deviceNow: now,
+      events: [],
+    },
   }).then(({ response }) => drained(response));
 }
 await wait(5000);
@@ -175,12 +189,12 @@ await Promise.all(
     await wait(4000 * random());
     for (let n = i; performance.now() < enough; n += 1) {
       const from = performance.now();
-      const { status, response } = await request(
-        i,
-        'GET',
-        PAGES[n % PAGES.length],
-        cookies[i % cookies.length],
-      );
+      const { status, response } = await request({
+        station: i,
+        method: 'GET',
+        path: PAGES[n % PAGES.length],
+        cookie: cookies[i % cookies.length],
+      });
       await drained(response);
       const path = PAGES[n % PAGES.length];
       if (from > measuredFrom) {
@@ -210,12 +224,12 @@ let parted = false;
 async function joins(person: number): Promise<void> {
   const visit = visits[Math.floor(person / AT_A_VISIT) % visits.length];
   const cookie = cookies[person % cookies.length];
-  const { response } = await request(
-    person,
-    'GET',
-    `/api/visits/${visit}/stream?step=consult&panel=`,
+  const { response } = await request({
+    station: person,
+    method: 'GET',
+    path: `/api/visits/${visit}/stream?step=consult&panel=`,
     cookie,
-  );
+  });
   let station = '';
   let rest = '';
   void (async () => {
@@ -249,10 +263,16 @@ async function joins(person: number): Promise<void> {
     const panel = `${person} ${n}`;
     moves.set(panel, performance.now());
     asked += AT_A_VISIT - 1;
-    const answer = await request(person, 'POST', `/api/visits/${visit}/here`, cookie, {
-      station,
-      step: STEPS[n % STEPS.length],
-      panel,
+    const answer = await request({
+      station: person,
+      method: 'POST',
+      path: `/api/visits/${visit}/here`,
+      cookie,
+      body: {
+        station,
+        step: STEPS[n % STEPS.length],
+        panel,
+      },
     });
     await drained(answer.response);
   }
@@ -278,12 +298,12 @@ async function listen(visit: string, station: number, which: 0 | 1, cookie: stri
   let after = 0;
   while (!closing) {
     try {
-      const { response } = await request(
-        station + which,
-        'GET',
-        `/api/services/${visit}/stream?after=${after}`,
+      const { response } = await request({
+        station: station + which,
+        method: 'GET',
+        path: `/api/services/${visit}/stream?after=${after}`,
         cookie,
-      );
+      });
       let rest = '';
       for await (const chunk of response) {
         rest += String(chunk);
@@ -338,10 +358,13 @@ await Promise.all(
           deviceNow: now,
           events: [{ id, at: now, body: { kind: 'note', words: `event ${n}`, foil: null } }],
         };
-        const answer = await request(i, 'POST', `/api/services/${visit}/events`, cookies[2 * i], batch).then(
-          async ({ status, response }) => (await drained(response), String(status)),
-          String,
-        );
+        const answer = await request({
+          station: i,
+          method: 'POST',
+          path: `/api/services/${visit}/events`,
+          cookie: cookies[2 * i],
+          body: batch,
+        }).then(async ({ status, response }) => (await drained(response), String(status)), String);
         if (answer === '200') break;
         disturbed.add(id);
         // Not answered is not refused: a device sends again.

@@ -61,13 +61,13 @@ const TASKS = {
     const computed = computeOf(asked);
     const { consult, plan, pattern, work, shares } = computed;
     const limits = { ...limitsOf(house), minutes: timeThereIs(house, consult.minutesAtMost) };
-    const findings = checksOf(
+    const findings = checksOf({
       plan,
-      pattern,
+      computed: pattern,
       limits,
-      house.rulesOff,
-      computed.checkFacts(moneyIn(house.prices.currency)),
-    );
+      off: house.rulesOff,
+      facts: computed.checkFacts(moneyIn(house.prices.currency)),
+    });
     const cautions = [
       ...work.problems.map((problem) => problem.words),
       ...findings.map(({ seen }) => seen),

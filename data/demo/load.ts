@@ -142,12 +142,18 @@ export async function loadDemo(owner: Knex, today: string): Promise<void> {
           .returning('id');
         const ids = people.map((person) => person.id);
         for (const client of DEMO_CLIENTS.filter((candidate) => candidate.salon === index)) {
-          await loadClient(trx, salonId, ids, client, today, (visit) =>
-            engine.compute(
-              { consult: visit.consult, plan: visit.plan, mix: visit.mix ?? EMPTY_MIX, outcome: null },
-              BARE_FACTS,
-            ),
-          );
+          await loadClient({
+            trx,
+            salonId,
+            people: ids,
+            client,
+            today,
+            computedOf: (visit) =>
+              engine.compute(
+                { consult: visit.consult, plan: visit.plan, mix: visit.mix ?? EMPTY_MIX, outcome: null },
+                BARE_FACTS,
+              ),
+          });
         }
       },
       owner,
@@ -155,14 +161,21 @@ export async function loadDemo(owner: Knex, today: string): Promise<void> {
   }
 }
 
-async function loadClient(
-  trx: Transaction,
-  salonId: string,
-  people: readonly string[],
-  client: DemoClient,
-  today: string,
-  computedOf: (visit: DemoVisit) => ComputedVisit,
-): Promise<void> {
+async function loadClient({
+  trx,
+  salonId,
+  people,
+  client,
+  today,
+  computedOf,
+}: {
+  readonly trx: Transaction;
+  readonly salonId: string;
+  readonly people: readonly string[];
+  readonly client: DemoClient;
+  readonly today: string;
+  readonly computedOf: (visit: DemoVisit) => ComputedVisit;
+}): Promise<void> {
   const [{ id: clientId }] = await trx('client')
     .insert({
       salon_id: salonId,
@@ -220,7 +233,7 @@ async function loadClient(
       consult: stored('consultation', parseConsult(visit.consult)),
       plan: stored('plan', parsePlan(visit.plan)),
     });
-    if (visit.mix) await insertMix(trx, actor, visitId, stored('mix', parseMix(visit.mix)));
+    if (visit.mix) await insertMix({ trx, actor, visitId, document: stored('mix', parseMix(visit.mix)) });
     if (visit.booked) {
       const { at, minutes, kind } = visit.booked;
       await trx('appointment').insert({

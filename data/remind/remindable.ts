@@ -69,7 +69,7 @@ export async function remindableNow(salon: {
   const day = today(timeZone, now);
   const until = dayAfter(day, set.daysBefore);
   const [booked, due] = await Promise.all([
-    listAppointments(salon, day, until, timeZone),
+    listAppointments({ actor: salon, from: day, to: until, timeZone }),
     dueClients(salon, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone),
   ]);
   const coming = booked.filter(

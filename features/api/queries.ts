@@ -222,7 +222,9 @@ const DIARY: readonly Operation[] = [
     run: async (asker, { query: { from, to, personId, limit, after } }) => {
       if (to < from || daysBetween(from, to) > MOST_DAYS)
         throw new ApiProblem(422, `to: must be a day from ${from} to ${MOST_DAYS} days after it.`);
-      const all = (await listAppointments(asker, from, to, await zoneOf(asker), personId))
+      const all = (
+        await listAppointments({ actor: asker, from, to, timeZone: await zoneOf(asker), personId })
+      )
         .map(appointmentOf)
         .sort((a, b) => (`${a.on} ${a.at} ${a.id}` < `${b.on} ${b.at} ${b.id}` ? -1 : 1));
       const start = after === undefined ? 0 : all.findIndex(({ id }) => id === after) + 1;
@@ -268,13 +270,13 @@ const DIARY: readonly Operation[] = [
     revised: true,
     follows: true,
     run: async (asker, { ids: [id], base, body: { at, ...own } }) => {
-      const changed = await changeAppointment(
-        asker,
+      const changed = await changeAppointment({
+        actor: asker,
         id,
-        base,
-        { ...own, from: readTime(at) },
-        await zoneOf(asker),
-      );
+        revision: base,
+        change: { ...own, from: readTime(at) },
+        timeZone: await zoneOf(asker),
+      });
       if (!changed.ok) throw refused(changed.problem);
       return appointment(asker, id);
     },
@@ -336,13 +338,13 @@ function documentOperations(name: keyof typeof documents, part: VisitPart): read
           ' ',
         ),
       run: async (asker, { ids: [visitId], body, base, editId }) => {
-        const came = await saveDocument(
-          asker,
+        const came = await saveDocument({
+          person: asker,
           visitId,
           part,
-          { baseRevision: base, editId, noDraft: true },
-          body,
-        );
+          base: { baseRevision: base, editId, noDraft: true },
+          document: body,
+        });
         if ('problem' in came) throw new ApiProblem(422, came.problem);
         if (came.ok) return { body: { revision: came.revision }, revision: came.revision };
         if (came.reason === 'missing') throw none('visit');

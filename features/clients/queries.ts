@@ -85,7 +85,12 @@ export const clientStory = cache(async (clientId: string): Promise<ShownClient |
   if (!story) return undefined;
   const [newest] = story.visits;
   const cautions = newest
-    ? cautionsFor(newest.consult, story.safety, { onDay: today, bornOn: story.client.bornOn }, house.cautions)
+    ? cautionsFor({
+        consult: newest.consult,
+        onRecord: story.safety,
+        about: { onDay: today, bornOn: story.client.bornOn },
+        limits: house.cautions,
+      })
     : [];
   const rootLine = await rootLineOf(person, story);
   return {

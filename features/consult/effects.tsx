@@ -17,7 +17,13 @@ export function Effects({ chapter }: { chapter: Chapter }) {
   const money = useMoney();
   const effects = useMemo(
     () =>
-      effectsOf(consult, house, rate, visit.plan.panels.length > 0 ? rootLinesOf(visit.lines) : null, money),
+      effectsOf({
+        consult,
+        house,
+        growth: rate,
+        lines: visit.plan.panels.length > 0 ? rootLinesOf(visit.lines) : null,
+        sayMoney: money,
+      }),
     [consult, house, rate, visit, money],
   );
   const chapters = [chapter, ...CHAPTERS.filter((other) => other !== chapter)];

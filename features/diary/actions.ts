@@ -96,13 +96,13 @@ export const moveAppointment = signedIn(
     if (!read.ok) return sentence(read.problem);
     if (!isId(appointmentId) || !isRevision(revision)) return MISSING;
     return said(
-      await changeAppointment(
-        person,
-        appointmentId,
+      await changeAppointment({
+        actor: person,
+        id: appointmentId,
         revision,
-        read.value,
-        (await readHouse(person)).document.timeZone,
-      ),
+        change: read.value,
+        timeZone: (await readHouse(person)).document.timeZone,
+      }),
     );
   },
 );

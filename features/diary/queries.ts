@@ -100,7 +100,7 @@ export async function loadDay(
   const on = dayWanted(wanted, day);
   const nowMinute = on === day ? minuteOf(now, timeZone) : null;
   const [all, people, due, unfinished, since, { remindable }] = await Promise.all([
-    listAppointments(person, on, on, timeZone),
+    listAppointments({ actor: person, from: on, to: on, timeZone }),
     listPeople(person),
     dueClients(person, day, dayAfter(day, DUE_AHEAD_DAYS), timeZone),
     unfinishedVisits(person, day),
@@ -182,19 +182,19 @@ export async function loadWeek(wanted: string | undefined): Promise<WeekFacts> {
   const from = weekFrom(dayWanted(wanted, day), calendar.weekBegins);
   const last = dayAfter(from, 6);
   const [all, people, due] = await Promise.all([
-    listAppointments(person, from, last, timeZone),
+    listAppointments({ actor: person, from, to: last, timeZone }),
     listPeople(person),
     dueClients(person, day, last > day ? last : day, timeZone),
   ]);
   const booked = all.filter(({ state }) => state === 'booked');
   const columns = columnsOf(people.people, booked);
-  const days = weekAt(
+  const days = weekAt({
     from,
     opening,
-    columns.map(({ personId, working }) => ({ personId, hours: working })),
+    workers: columns.map(({ personId, working }) => ({ personId, hours: working })),
     booked,
-    { on: day, minute: minuteOf(now, timeZone) },
-  );
+    notBefore: { on: day, minute: minuteOf(now, timeZone) },
+  });
   return {
     from,
     today: day,
@@ -249,7 +249,9 @@ export async function loadPreparation(wanted: string | undefined): Promise<DayPr
   const { timeZone } = (await readHouse(person)).document;
   const day = todayIn(timeZone);
   const on = dayWanted(wanted, day);
-  const booked = (await listAppointments(person, on, on, timeZone)).filter(({ state }) => state === 'booked');
+  const booked = (await listAppointments({ actor: person, from: on, to: on, timeZone })).filter(
+    ({ state }) => state === 'booked',
+  );
   const visits: { appointment: Appointment; prepared: Preparation }[] = [];
   for (const appointment of booked) {
     const prepared = await prepare(person, appointment.clientId, false);
@@ -289,12 +291,12 @@ async function prepare(person: SignedIn, clientId: string, timed = true): Promis
       minutes: usual,
       visits: [],
     };
-  const cautions = cautionsFor(
-    newest.consult,
-    story.safety,
-    { onDay: day, bornOn: story.client.bornOn },
-    house.cautions,
-  );
+  const cautions = cautionsFor({
+    consult: newest.consult,
+    onRecord: story.safety,
+    about: { onDay: day, bornOn: story.client.bornOn },
+    limits: house.cautions,
+  });
   const {
     computed: { plan, sheet, work, after: steps, clock: clockPlan },
     asked,
@@ -364,13 +366,13 @@ export async function feedAppointments(
   return {
     timeZone,
     salonName: 'Dappled Lattice',
-    appointments: await listAppointments(
-      owner,
-      dayAfter(day, -60),
-      dayAfter(day, 366),
+    appointments: await listAppointments({
+      actor: owner,
+      from: dayAfter(day, -60),
+      to: dayAfter(day, 366),
       timeZone,
-      owner.personId,
-    ),
+      personId: owner.personId,
+    }),
   };
 }
 

@@ -14,7 +14,12 @@ const DAYS_AHEAD = 2;
 export async function nearPages(person: SignedIn): Promise<readonly string[]> {
   const { timeZone } = (await readHouse(person)).document;
   const day = today(timeZone, new Date(serverNow()));
-  const booked = await listAppointments(person, day, dayAfter(day, DAYS_AHEAD), timeZone);
+  const booked = await listAppointments({
+    actor: person,
+    from: day,
+    to: dayAfter(day, DAYS_AHEAD),
+    timeZone,
+  });
   const near = booked.filter(({ state }) => state === 'booked');
   const visits = near.flatMap(({ visitId }) => (visitId === null ? [] : [`/visits/${visitId}/consult`]));
   const days = Array.from({ length: DAYS_AHEAD + 1 }, (_, i) =>

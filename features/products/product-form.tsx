@@ -63,6 +63,7 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
     setOwn((before) => ({ ...before, ...part }) as Product);
     setProblem(undefined);
   };
+  // eslint-disable-next-line max-params -- one line a field reads as a table
   const number = (
     label: string,
     unit: string,

@@ -53,9 +53,9 @@ const BUY_AHEAD_DAYS = 7;
 async function loadToBuy(person: SignedIn): Promise<readonly Need[]> {
   const { timeZone } = (await readHouse(person)).document;
   const day = today(timeZone);
-  const booked = (await listAppointments(person, day, dayAfter(day, BUY_AHEAD_DAYS), timeZone)).filter(
-    ({ state }) => state === 'booked',
-  );
+  const booked = (
+    await listAppointments({ actor: person, from: day, to: dayAfter(day, BUY_AHEAD_DAYS), timeZone })
+  ).filter(({ state }) => state === 'booked');
   const visits: (readonly Need[])[] = [];
   for (const { clientId, visitId } of booked) {
     const newest = visitId ?? (await readClient(person, clientId, day))?.visits[0]?.id;

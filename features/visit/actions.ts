@@ -24,7 +24,7 @@ export const saveVisitPart = signedIn(
     const edit = parseWith(editSchema, body);
     if (!edit.ok) return { ok: false, reason: 'invalid', problem: edit.problem };
     const { document, ...base } = edit.value;
-    const saved = await saveDocument(person, visitId, part, base, document);
+    const saved = await saveDocument({ person, visitId, part, base, document });
     countSave(part, 'problem' in saved ? 'invalid' : saved.ok ? 'saved' : saved.reason);
     return 'problem' in saved
       ? { ok: false, reason: 'invalid', problem: saved.problem }

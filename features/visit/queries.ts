@@ -73,13 +73,19 @@ type Base = Omit<Edit<unknown>, 'document'>;
  * Saves one part of a visit, when its whole document is sound and its base is the newest.
  * @returns what came of it, or what is wrong with the document
  */
-export async function saveDocument(
-  person: Actor,
-  visitId: string,
-  part: VisitPart,
-  base: Base,
-  document: unknown,
-): Promise<SaveResult | { problem: string }> {
+export async function saveDocument({
+  person,
+  visitId,
+  part,
+  base,
+  document,
+}: {
+  readonly person: Actor;
+  readonly visitId: string;
+  readonly part: VisitPart;
+  readonly base: Base;
+  readonly document: unknown;
+}): Promise<SaveResult | { problem: string }> {
   const take = <T>(read: Parsed<T>, save: (edit: Base & { document: T }) => Promise<SaveResult>) =>
     read.ok ? save({ ...base, document: read.value }) : Promise.resolve({ problem: read.problem });
   if (part === 'consult') {

@@ -73,13 +73,13 @@ function Sheet({ subject, way, view, lamp }: ShowClientProps) {
   }, [photo]);
   useEffect(() => {
     if (canvas.current && strip.answer)
-      compose(
-        canvas.current,
-        strip.answer,
-        photo ? today : undefined,
-        view === 'front',
-        calendar.day(bundle.heldOn),
-      );
+      compose({
+        canvas: canvas.current,
+        shown: strip.answer,
+        today: photo ? today : undefined,
+        mirrored: view === 'front',
+        day: calendar.day(bundle.heldOn),
+      });
   }, [strip.answer, today, photo, view, bundle.heldOn, calendar]);
   const png = () =>
     new Promise<Blob>((resolve, reject) =>
@@ -138,13 +138,19 @@ function Sheet({ subject, way, view, lamp }: ShowClientProps) {
 }
 
 /** Draws the sheet. @param today the picture of today, where there is one */
-function compose(
-  canvas: HTMLCanvasElement,
-  shown: readonly Shown[],
-  today: HTMLImageElement | undefined,
-  mirrored: boolean,
-  day: string,
-): void {
+function compose({
+  canvas,
+  shown,
+  today,
+  mirrored,
+  day,
+}: {
+  readonly canvas: HTMLCanvasElement;
+  readonly shown: readonly Shown[];
+  readonly today: HTMLImageElement | undefined;
+  readonly mirrored: boolean;
+  readonly day: string;
+}): void {
   const on = canvas.getContext('2d')!;
   const style = getComputedStyle(document.documentElement);
   const ink = style.getPropertyValue('--color-ink');
@@ -152,7 +158,21 @@ function compose(
   const { fontFamily } = getComputedStyle(document.body);
   on.fillStyle = style.getPropertyValue('--color-ground');
   on.fillRect(0, 0, SIZE.width, SIZE.height);
-  const words = (text: string, x: number, y: number, size: number, colour: string, weight = 600) => {
+  const words = ({
+    text,
+    x,
+    y,
+    size,
+    colour,
+    weight = 600,
+  }: {
+    readonly text: string;
+    readonly x: number;
+    readonly y: number;
+    readonly size: number;
+    readonly colour: string;
+    readonly weight?: number;
+  }) => {
     on.font = `${weight} ${size}px ${fontFamily}`;
     on.fillStyle = colour;
     on.textAlign = 'center';
@@ -174,9 +194,9 @@ function compose(
     on.restore();
   };
   const of = (moment: Shown['moment']) => shown.find((other) => other.moment === moment)?.picture;
-  words(day, SIZE.width / 2, 84, 38, soft, 500);
-  words('Today', 278, 164, 46, ink);
-  words('After the visit', 802, 164, 46, ink);
+  words({ text: day, x: SIZE.width / 2, y: 84, size: 38, colour: soft, weight: 500 });
+  words({ text: 'Today', x: 278, y: 164, size: 46, colour: ink });
+  words({ text: 'After the visit', x: 802, y: 164, size: 46, colour: ink });
   if (today) {
     // As much of the photo as fills the place.
     const [w, h] = [500, 704];
@@ -187,8 +207,10 @@ function compose(
   draw(of(0), 552, 200, 500);
   ([4, 8, 12] as const).forEach((weeks, i) => {
     const x = 28 + i * 348;
-    words(`In ${weeks} weeks`, x + 164, 1040, 40, ink);
+    words({ text: `In ${weeks} weeks`, x: x + 164, y: 1040, size: 40, colour: ink });
     draw(of(weeks), x, 1076, 328);
   });
-  NOTE.forEach((line, i) => words(line, SIZE.width / 2, 1716 + 58 * i, 42, soft, 500));
+  NOTE.forEach((line, i) =>
+    words({ text: line, x: SIZE.width / 2, y: 1716 + 58 * i, size: 42, colour: soft, weight: 500 }),
+  );
 }

@@ -25,13 +25,13 @@ export function Checks() {
   const { minutesAtMost } = consult;
   const checks = useMemo(
     () =>
-      checksOf(
-        settledPlan,
-        settled,
-        { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) },
-        house.rulesOff,
-        visit.checkFacts(money),
-      ),
+      checksOf({
+        plan: settledPlan,
+        computed: settled,
+        limits: { ...limitsOf(house), minutes: timeThereIs(house, minutesAtMost) },
+        off: house.rulesOff,
+        facts: visit.checkFacts(money),
+      }),
     [settledPlan, settled, house, money, visit, minutesAtMost],
   );
   const { problems } = visit.work;

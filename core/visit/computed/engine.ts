@@ -443,13 +443,13 @@ class Visit implements ComputedVisit {
 
   get cautions() {
     return this.once('cautions', () =>
-      cautionsFor(
-        this.consult,
-        this.facts,
-        { onDay: this.facts.heldOn, bornOn: this.facts.bornOn },
-        this.facts.house.cautions,
-        this.cautionFacts,
-      ),
+      cautionsFor({
+        consult: this.consult,
+        onRecord: this.facts,
+        about: { onDay: this.facts.heldOn, bornOn: this.facts.bornOn },
+        limits: this.facts.house.cautions,
+        mixed: this.cautionFacts,
+      }),
     );
   }
 

@@ -50,7 +50,7 @@ export function MapChapter() {
     const where = zones.length > 2 ? 'whole head' : zoneName(zones[0]).toLowerCase();
     editConsult(
       `${ATTRIBUTE[key].name.toLowerCase()}, ${where}`,
-      (before) => paint(before, key, zones, value, both),
+      (before) => paint({ consult: before, key, zones, value, bothSides: both }),
       gesture,
     );
   };

@@ -29,6 +29,13 @@ test('left leads to the client’s left, which is screen-left', () => {
 
 test('a zone where nothing is known shows nothing; more grey shows more', () => {
   expect(fillOf(EMPTY_CONSULT, 'grey', 'crown').opacity).toBe(0);
-  const some = fillOf(paint(EMPTY_CONSULT, 'grey', ['crown'], 0.2), 'grey', 'crown').opacity;
-  expect(fillOf(paint(EMPTY_CONSULT, 'grey', ['crown'], 0.8), 'grey', 'crown').opacity).toBeGreaterThan(some);
+  const some = fillOf(
+    paint({ consult: EMPTY_CONSULT, key: 'grey', zones: ['crown'], value: 0.2 }),
+    'grey',
+    'crown',
+  ).opacity;
+  expect(
+    fillOf(paint({ consult: EMPTY_CONSULT, key: 'grey', zones: ['crown'], value: 0.8 }), 'grey', 'crown')
+      .opacity,
+  ).toBeGreaterThan(some);
 });

@@ -42,7 +42,14 @@ export function WeighForm({ bowl, onDone }: { bowl: WorkBowl; onDone(): void }) 
   const keep = (grams: number, by: 'scale' | 'hand') => {
     editMix(
       `${item.name} weighed, bowl ${bowl.label}`,
-      (visitMix) => withWeighed(visitMix, bowl.label, item.product, Math.round(grams * 10) / 10, by),
+      (visitMix) =>
+        withWeighed({
+          mix: visitMix,
+          bowl: bowl.label,
+          product: item.product,
+          grams: Math.round(grams * 10) / 10,
+          by,
+        }),
       `weigh ${bowl.label} ${item.product}`,
     );
     choose(undefined);

@@ -15,10 +15,16 @@ const none = { weighed: [] };
 
 test('a bowl is weighed thing by thing; weighing anew takes the place of what was', () => {
   expect(weighedOf(none, bowl)).toBe('none');
-  const some = withWeighed(none, 'A 1', 'powder', 30.2, 'scale');
+  const some = withWeighed({ mix: none, bowl: 'A 1', product: 'powder', grams: 30.2, by: 'scale' });
   expect(weighedOf(some, bowl)).toBe('some');
   expect(weighedGrams(some, bowl)).toEqual([30.2, null]);
-  const again = withWeighed(withWeighed(some, 'A 1', 'powder', 29.8, 'hand'), 'A 1', 'dev-20', 60, 'scale');
+  const again = withWeighed({
+    mix: withWeighed({ mix: some, bowl: 'A 1', product: 'powder', grams: 29.8, by: 'hand' }),
+    bowl: 'A 1',
+    product: 'dev-20',
+    grams: 60,
+    by: 'scale',
+  });
   expect(weighedOf(again, bowl)).toBe('all');
   expect(again.weighed).toEqual([
     { item: itemKey('A 1', 'powder'), grams: 29.8, by: 'hand' },
@@ -27,6 +33,8 @@ test('a bowl is weighed thing by thing; weighing anew takes the place of what wa
 });
 
 test('what was weighed for another bowl says nothing of this one, and a bowl that cannot be mixed is not weighed', () => {
-  expect(weighedOf(withWeighed(none, 'A 2', 'powder', 30, 'scale'), bowl)).toBe('none');
+  expect(
+    weighedOf(withWeighed({ mix: none, bowl: 'A 2', product: 'powder', grams: 30, by: 'scale' }), bowl),
+  ).toBe('none');
   expect(weighedOf(none, { label: 'A 1', items: { ok: false, problem: 'no developer' } })).toBe('none');
 });

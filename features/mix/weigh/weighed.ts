@@ -27,13 +27,19 @@ export function weighedOf(
 }
 
 /** The mix with one thing of a bowl weighed, or weighed anew. */
-export function withWeighed<M extends Pick<VisitMix, 'weighed'>>(
-  mix: M,
-  bowl: string,
-  product: string,
-  grams: number,
-  by: 'scale' | 'hand',
-): M {
+export function withWeighed<M extends Pick<VisitMix, 'weighed'>>({
+  mix,
+  bowl,
+  product,
+  grams,
+  by,
+}: {
+  readonly mix: M;
+  readonly bowl: string;
+  readonly product: string;
+  readonly grams: number;
+  readonly by: 'scale' | 'hand';
+}): M {
   const item = itemKey(bowl, product);
   return {
     ...mix,

@@ -33,7 +33,7 @@ export function useZoom(): Zoom {
     const onWheel = (event: WheelEvent) => {
       event.preventDefault();
       const { clientX, clientY, deltaY } = event;
-      setView((before) => enlarged(before, element, clientX, clientY, Math.exp(-deltaY / 400)));
+      setView((before) => enlarged({ before, element, clientX, clientY, factor: Math.exp(-deltaY / 400) }));
     };
     element.addEventListener('wheel', onWheel, { passive: false });
     return () => element.removeEventListener('wheel', onWheel);
@@ -57,7 +57,13 @@ export function useZoom(): Zoom {
       if (before === 0) return;
       // Two fingers enlarge about the middle between them, and move what lies there with them.
       setView((shown) => {
-        const next = enlarged(shown, element, (now.x + other.x) / 2, (now.y + other.y) / 2, after / before);
+        const next = enlarged({
+          before: shown,
+          element,
+          clientX: (now.x + other.x) / 2,
+          clientY: (now.y + other.y) / 2,
+          factor: after / before,
+        });
         if (next.times === 1) return next;
         const mm = mmPerPx(element, next.times);
         return { ...next, x: next.x - ((now.x - last.x) / 2) * mm, y: next.y - ((now.y - last.y) / 2) * mm };
@@ -88,7 +94,13 @@ export function useZoom(): Zoom {
       if (!element) return;
       const box = element.getBoundingClientRect();
       setView((before) =>
-        enlarged(before, element, box.left + box.width / 2, box.top + box.height / 2, factor),
+        enlarged({
+          before,
+          element,
+          clientX: box.left + box.width / 2,
+          clientY: box.top + box.height / 2,
+          factor,
+        }),
       );
     },
     whole: () => setView(WHOLE_HEAD),
@@ -102,13 +114,19 @@ function mmPerPx(element: SVGSVGElement, times: number): number {
 }
 
 /** A view enlarged by a factor such that the point under the pointer stays where it is. */
-function enlarged(
-  before: View,
-  element: SVGSVGElement,
-  clientX: number,
-  clientY: number,
-  factor: number,
-): View {
+function enlarged({
+  before,
+  element,
+  clientX,
+  clientY,
+  factor,
+}: {
+  readonly before: View;
+  readonly element: SVGSVGElement;
+  readonly clientX: number;
+  readonly clientY: number;
+  readonly factor: number;
+}): View {
   const times = Math.min(MOST_TIMES, Math.max(1, before.times * factor));
   if (times === 1) return WHOLE_HEAD;
   const box = element.getBoundingClientRect();

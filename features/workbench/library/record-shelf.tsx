@@ -49,13 +49,13 @@ export function RecordShelf({ onTaken }: { onTaken(): void }) {
   const made = useMemo(
     () =>
       previous &&
-      retouch(
-        previous.plan,
-        { head: consult.head, hair: consult.hair },
+      retouch({
+        old: previous.plan,
+        now: { head: consult.head, hair: consult.hair },
         regrowth,
-        { how, movePartMm: movePartMm ?? 0, grownMm: grownMm ?? 8 },
+        wish: { how, movePartMm: movePartMm ?? 0, grownMm: grownMm ?? 8 },
         engine,
-      ),
+      }),
     [previous, consult.head, consult.hair, regrowth, how, movePartMm, grownMm],
   );
   const result = useMemo(() => made && engine.compute(made.plan), [made]);

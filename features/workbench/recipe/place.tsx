@@ -56,13 +56,19 @@ export function PlaceFields({ panel, change }: RecipeProps) {
       (current) => figure(current.place),
       (current) => ({ ...current, place: next }),
     );
-  const length = (
-    label: string,
-    value: number,
-    limits: readonly [number, number],
-    read: (current: Place) => number | undefined,
-    to: (mm: number) => Place,
-  ) => (
+  const length = ({
+    label,
+    value,
+    limits,
+    read,
+    to,
+  }: {
+    readonly label: string;
+    readonly value: number;
+    readonly limits: readonly [number, number];
+    readonly read: (current: Place) => number | undefined;
+    readonly to: (mm: number) => Place;
+  }) => (
     <LengthSlider
       label={label}
       min={limits[0]}
@@ -99,13 +105,13 @@ export function PlaceFields({ panel, change }: RecipeProps) {
       </p>
       {place.kind === 'hairline-band' && <BandFields place={place} set={set} />}
       {place.kind === 'face-frame' &&
-        length(
-          'Depth behind the hairline',
-          place.depthMm,
-          [10, 110],
-          (current) => (current.kind === 'face-frame' ? current.depthMm : undefined),
-          (depthMm) => ({ ...place, depthMm }),
-        )}
+        length({
+          label: 'Depth behind the hairline',
+          value: place.depthMm,
+          limits: [10, 110],
+          read: (current) => (current.kind === 'face-frame' ? current.depthMm : undefined),
+          to: (depthMm) => ({ ...place, depthMm }),
+        })}
       {place.kind === 'face-frame' && (
         <Slider
           label="Reach"
@@ -125,38 +131,38 @@ export function PlaceFields({ panel, change }: RecipeProps) {
       {place.kind === 'face-frame' && <FrameByHair place={place} set={set} />}
       {place.kind === 'part-strip' && (
         <>
-          {length(
-            'Width, left',
-            place.leftMm,
-            [0, 80],
-            (current) => (current.kind === 'part-strip' ? current.leftMm : undefined),
-            (leftMm) => ({ ...place, leftMm }),
-          )}
-          {length(
-            'Width, right',
-            place.rightMm,
-            [0, 80],
-            (current) => (current.kind === 'part-strip' ? current.rightMm : undefined),
-            (rightMm) => ({ ...place, rightMm }),
-          )}
+          {length({
+            label: 'Width, left',
+            value: place.leftMm,
+            limits: [0, 80],
+            read: (current) => (current.kind === 'part-strip' ? current.leftMm : undefined),
+            to: (leftMm) => ({ ...place, leftMm }),
+          })}
+          {length({
+            label: 'Width, right',
+            value: place.rightMm,
+            limits: [0, 80],
+            read: (current) => (current.kind === 'part-strip' ? current.rightMm : undefined),
+            to: (rightMm) => ({ ...place, rightMm }),
+          })}
         </>
       )}
       {place.kind === 'wheel' &&
-        length(
-          'Radius of the disc',
-          place.radiusMm,
-          [20, 120],
-          (current) => (current.kind === 'wheel' ? current.radiusMm : undefined),
-          (radiusMm) => ({ ...place, radiusMm }),
-        )}
+        length({
+          label: 'Radius of the disc',
+          value: place.radiusMm,
+          limits: [20, 120],
+          read: (current) => (current.kind === 'wheel' ? current.radiusMm : undefined),
+          to: (radiusMm) => ({ ...place, radiusMm }),
+        })}
       {place.kind === 'crown-triangle' &&
-        length(
-          'Half its upper edge',
-          place.halfWidthMm,
-          [20, 120],
-          (current) => (current.kind === 'crown-triangle' ? current.halfWidthMm : undefined),
-          (halfWidthMm) => ({ ...place, halfWidthMm }),
-        )}
+        length({
+          label: 'Half its upper edge',
+          value: place.halfWidthMm,
+          limits: [20, 120],
+          read: (current) => (current.kind === 'crown-triangle' ? current.halfWidthMm : undefined),
+          to: (halfWidthMm) => ({ ...place, halfWidthMm }),
+        })}
       {panel.leaveOut.length > 0 && (
         <p className="flex items-center justify-between gap-3 text-base">
           <span className="text-ink-soft">
