@@ -63,23 +63,16 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
     setOwn((before) => ({ ...before, ...part }) as Product);
     setProblem(undefined);
   };
-  // eslint-disable-next-line max-params -- one line a field reads as a table
   const number = (
     label: string,
-    unit: string,
-    min: number,
-    max: number,
+    limits: Limits,
     value: number | undefined,
     take: (value: number) => object,
-    placeholder?: string,
   ) => (
     <NumberField
       label={label}
-      unit={unit}
-      min={min}
-      max={max}
+      {...limits}
       value={value}
-      placeholder={placeholder}
       parse={figure}
       onChange={(next) => next !== undefined && set(take(next))}
     />
@@ -121,15 +114,30 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
       {isStocked(own) && (
         <div className="grid grid-cols-3 gap-3 border-t border-line pt-4">
           {own.kind !== 'line' &&
-            number('In stock', own.kind === 'foil' ? 'sheets' : 'g', 0, 1_000_000, own.stock, (stock) => ({
-              stock,
-            }))}
-          {number('A pack holds', own.kind === 'foil' ? 'sheets' : 'g', 1, 20_000, own.pack, (pack) => ({
-            pack,
-          }))}
-          {number('A pack costs', prices.currency, 0, 10_000_000 / per, own.packMinor / per, (price) => ({
-            packMinor: Math.round(price * per),
-          }))}
+            number(
+              'In stock',
+              { unit: own.kind === 'foil' ? 'sheets' : 'g', min: 0, max: 1_000_000 },
+              own.stock,
+              (stock) => ({
+                stock,
+              }),
+            )}
+          {number(
+            'A pack holds',
+            { unit: own.kind === 'foil' ? 'sheets' : 'g', min: 1, max: 20_000 },
+            own.pack,
+            (pack) => ({
+              pack,
+            }),
+          )}
+          {number(
+            'A pack costs',
+            { unit: prices.currency, min: 0, max: 10_000_000 / per },
+            own.packMinor / per,
+            (price) => ({
+              packMinor: Math.round(price * per),
+            }),
+          )}
           {own.kind !== 'line' && (
             <TextField
               label="Barcode"
@@ -144,9 +152,7 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
         <div className="grid grid-cols-3 gap-3 border-t border-line pt-4">
           {number(
             'Costs the client',
-            prices.currency,
-            0,
-            100_000_000 / per,
+            { unit: prices.currency, min: 0, max: 100_000_000 / per },
             own.priceMinor / per,
             (price) => ({ priceMinor: Math.round(price * per) }),
           )}
@@ -179,18 +185,23 @@ export function ProductForm({ product, fresh, products, busy, onSave, onRemove }
   );
 }
 
+/** What a figure may be, in which unit, and what stands there while it is empty. */
+interface Limits {
+  readonly unit: string;
+  readonly min: number;
+  readonly max: number;
+  readonly placeholder?: string;
+}
+
 interface OwnProps {
   own: Product;
   products: readonly Product[];
   set(part: object): void;
   number(
     label: string,
-    unit: string,
-    min: number,
-    max: number,
+    limits: Limits,
     value: number | undefined,
     take: (value: number) => object,
-    placeholder?: string,
   ): ReactNode;
 }
 
@@ -251,8 +262,12 @@ function Own({ own, products, set, number }: OwnProps) {
               parse={figure}
               onChange={(warmestCelsius) => set({ warmestCelsius })}
             />
-            {number('Speed against powder', 'times', 0.3, 1.5, own.speed, (speed) => ({ speed }))}
-            {number('Lifts at most', 'levels', 1, 9, own.levels, (levels) => ({ levels }))}
+            {number('Speed against powder', { unit: 'times', min: 0.3, max: 1.5 }, own.speed, (speed) => ({
+              speed,
+            }))}
+            {number('Lifts at most', { unit: 'levels', min: 1, max: 9 }, own.levels, (levels) => ({
+              levels,
+            }))}
             <Select
               label="and no further than"
               value={String(own.top)}
@@ -265,7 +280,7 @@ function Own({ own, products, set, number }: OwnProps) {
     case 'developer':
       return (
         <div className="grid grid-cols-3 gap-3">
-          {number('Strength', 'vol', 1, 40, own.volumes, (volumes) => ({ volumes }))}
+          {number('Strength', { unit: 'vol', min: 1, max: 40 }, own.volumes, (volumes) => ({ volumes }))}
         </div>
       );
     case 'line':
@@ -273,10 +288,10 @@ function Own({ own, products, set, number }: OwnProps) {
         <>
           <Mixed own={own} number={number} />
           <div className="grid grid-cols-3 gap-3">
-            {number('Shortest time', 'min', 1, 60, own.minutes.least, (least) => ({
+            {number('Shortest time', { unit: 'min', min: 1, max: 60 }, own.minutes.least, (least) => ({
               minutes: { ...own.minutes, least: Math.round(least) },
             }))}
-            {number('Longest time', 'min', 1, 60, own.minutes.most, (most) => ({
+            {number('Longest time', { unit: 'min', min: 1, max: 60 }, own.minutes.most, (most) => ({
               minutes: { ...own.minutes, most: Math.round(most) },
             }))}
             <NumberField
@@ -293,13 +308,20 @@ function Own({ own, products, set, number }: OwnProps) {
                 })
               }
             />
-            {number('Root: natural', 'parts', 0, 10, own.root.natural, (natural) => ({
+            {number('Root: natural', { unit: 'parts', min: 0, max: 10 }, own.root.natural, (natural) => ({
               root: { ...own.root, natural },
             }))}
-            {number('Root: ash', 'parts', 0, 10, own.root.ash, (ash) => ({ root: { ...own.root, ash } }))}
-            {number('Root: levels from natural', '', -3, 3, own.root.levels, (levels) => ({
-              root: { ...own.root, levels },
+            {number('Root: ash', { unit: 'parts', min: 0, max: 10 }, own.root.ash, (ash) => ({
+              root: { ...own.root, ash },
             }))}
+            {number(
+              'Root: levels from natural',
+              { unit: '', min: -3, max: 3 },
+              own.root.levels,
+              (levels) => ({
+                root: { ...own.root, levels },
+              }),
+            )}
             <Select
               label="It"
               value={own.lifts ? 'lifts' : 'deposits'}
@@ -307,13 +329,18 @@ function Own({ own, products, set, number }: OwnProps) {
               onChange={(what) => set({ lifts: what === 'lifts' ? USUAL_LIFTS : null })}
             />
             {own.lifts &&
-              number('Lifts at most', 'levels', 1, 6, own.lifts.levels, (levels) => ({
+              number('Lifts at most', { unit: 'levels', min: 1, max: 6 }, own.lifts.levels, (levels) => ({
                 lifts: { ...own.lifts!, levels },
               }))}
             {own.lifts &&
-              number('Speed against powder', 'times', 0.3, 1.5, own.lifts.speed, (speed) => ({
-                lifts: { ...own.lifts!, speed },
-              }))}
+              number(
+                'Speed against powder',
+                { unit: 'times', min: 0.3, max: 1.5 },
+                own.lifts.speed,
+                (speed) => ({
+                  lifts: { ...own.lifts!, speed },
+                }),
+              )}
           </div>
         </>
       );
@@ -353,7 +380,9 @@ function Own({ own, products, set, number }: OwnProps) {
             parse={fine}
             onChange={(dropGrams) => set({ dropGrams })}
           />
-          {number('For 1 g of lightener', 'g', 0, 10, own.perGram, (perGram) => ({ perGram }))}
+          {number('For 1 g of lightener', { unit: 'g', min: 0, max: 10 }, own.perGram, (perGram) => ({
+            perGram,
+          }))}
           <div className="flex min-h-10 items-center justify-between gap-4">
             <span className="text-base">Weakens the developer</span>
             <Switch label="Weakens the developer" on={own.weakens} onChange={(weakens) => set({ weakens })} />
@@ -365,14 +394,14 @@ function Own({ own, products, set, number }: OwnProps) {
     case 'treatment':
       return (
         <div className="grid grid-cols-3 gap-3">
-          {number('A head takes', 'g', 0, 500, own.perUse, (perUse) => ({ perUse }))}
+          {number('A head takes', { unit: 'g', min: 0, max: 500 }, own.perUse, (perUse) => ({ perUse }))}
         </div>
       );
     case 'foil':
       return (
         <div className="grid grid-cols-3 gap-3">
-          {number('Width', 'mm', 30, 300, own.widthMm, (widthMm) => ({ widthMm }))}
-          {number('Length', 'mm', 50, 1000, own.lengthMm, (lengthMm) => ({ lengthMm }))}
+          {number('Width', { unit: 'mm', min: 30, max: 300 }, own.widthMm, (widthMm) => ({ widthMm }))}
+          {number('Length', { unit: 'mm', min: 50, max: 1000 }, own.lengthMm, (lengthMm) => ({ lengthMm }))}
         </div>
       );
   }
@@ -397,8 +426,12 @@ function RecipeFields({ own, products, set, number }: Omit<OwnProps, 'own'> & { 
           options={RECIPE_USES.map((value) => ({ value, words: RECIPE_WORDS[value] }))}
           onChange={(use) => set({ use })}
         />
-        {number('For 1 g of hair', 'g', 0, 10, own.perHairGram, (perHairGram) => ({ perHairGram }))}
-        {number('Stays on', 'min', 1, 60, own.minutes, (minutes) => ({ minutes: Math.round(minutes) }))}
+        {number('For 1 g of hair', { unit: 'g', min: 0, max: 10 }, own.perHairGram, (perHairGram) => ({
+          perHairGram,
+        }))}
+        {number('Stays on', { unit: 'min', min: 1, max: 60 }, own.minutes, (minutes) => ({
+          minutes: Math.round(minutes),
+        }))}
       </div>
       <fieldset className="grid gap-2">
         <legend className="mb-1 text-sm font-semibold">Parts by weight</legend>
@@ -471,11 +504,21 @@ function Mixed({ own, number }: { own: Extract<Product, { ratio: unknown }>; num
   const { ratio, volumes } = own;
   return (
     <div className="grid grid-cols-5 gap-3">
-      {number('Ratio, least 1 :', '', 0.5, 5, ratio.least, (least) => ({ ratio: { ...ratio, least } }))}
-      {number('usual 1 :', '', 0.5, 5, ratio.usual, (usual) => ({ ratio: { ...ratio, usual } }))}
-      {number('most 1 :', '', 0.5, 5, ratio.most, (most) => ({ ratio: { ...ratio, most } }))}
-      {number('Weakest', 'vol', 1, 40, volumes.least, (least) => ({ volumes: { ...volumes, least } }))}
-      {number('Strongest', 'vol', 1, 40, volumes.most, (most) => ({ volumes: { ...volumes, most } }))}
+      {number('Ratio, least 1 :', { unit: '', min: 0.5, max: 5 }, ratio.least, (least) => ({
+        ratio: { ...ratio, least },
+      }))}
+      {number('usual 1 :', { unit: '', min: 0.5, max: 5 }, ratio.usual, (usual) => ({
+        ratio: { ...ratio, usual },
+      }))}
+      {number('most 1 :', { unit: '', min: 0.5, max: 5 }, ratio.most, (most) => ({
+        ratio: { ...ratio, most },
+      }))}
+      {number('Weakest', { unit: 'vol', min: 1, max: 40 }, volumes.least, (least) => ({
+        volumes: { ...volumes, least },
+      }))}
+      {number('Strongest', { unit: 'vol', min: 1, max: 40 }, volumes.most, (most) => ({
+        volumes: { ...volumes, most },
+      }))}
     </div>
   );
 }
