@@ -1,5 +1,4 @@
-import type { Result } from '../core/units';
-import type { Parsed } from '../core/formats';
+import type { Result, ValueResult } from '../core/units';
 
 /** A stored document that this version cannot read; the row is left as it is. */
 export class UnreadableDocument extends Error {
@@ -18,7 +17,7 @@ export class UnreadableDocument extends Error {
  * ours.
  * @throws UnreadableDocument
  */
-export function stored<T>(what: string, parsed: Parsed<T>): T {
+export function stored<T>(what: string, parsed: ValueResult<T>): T {
   if (parsed.ok) return parsed.value;
   throw new UnreadableDocument(what, parsed.problem);
 }

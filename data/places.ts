@@ -1,4 +1,5 @@
-import { parseConsult, parseMix, parseOutcome, parsePlan, type Parsed } from '../core/formats';
+import type { ValueResult } from '../core/units';
+import { parseConsult, parseMix, parseOutcome, parsePlan } from '../core/formats';
 import type { VisitPart } from './drafts';
 
 /** Where each part of a visit lies. */
@@ -38,7 +39,7 @@ export const PLACES = {
 } as const satisfies Record<VisitPart, Record<string, string>>;
 
 /** How each is read, whatever its age. */
-export const READ: Readonly<Record<VisitPart, (value: unknown) => Parsed<unknown>>> = {
+export const READ: Readonly<Record<VisitPart, (value: unknown) => ValueResult<unknown>>> = {
   consult: parseConsult,
   plan: parsePlan,
   mix: parseMix,

@@ -1,5 +1,6 @@
+import type { ValueResult } from '@/core/units';
 import { plansOf, SECOND_PERSON } from '@/core/clock';
-import { clockDocument, type Parsed } from '@/core/formats';
+import { clockDocument } from '@/core/formats';
 import { BASIN_VISITS } from '@/core/visit';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
@@ -33,7 +34,7 @@ async function run(args: readonly string[]): Promise<VerbResult> {
 type Change = Parameters<NonNullable<Parameters<typeof mixedPlan>[2]>['change']>;
 
 /** What the flags change of the clock that the documents have. */
-function change(flags: Change[0], { mix, facts }: Change[1]): Parsed<Change[1]> {
+function change(flags: Change[0], { mix, facts }: Change[1]): ValueResult<Change[1]> {
   const visits = flags.get('--visits');
   const second = flags.get('--second');
   const margin = flags.get('--margin');

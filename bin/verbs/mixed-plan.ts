@@ -1,5 +1,6 @@
+import type { ValueResult } from '@/core/units';
 import { DEVELOPERS } from '@/core/bowl';
-import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, USUAL_HOUSE, type Parsed } from '@/core/formats';
+import { EMPTY_CONSULT, EMPTY_MIX, parseConsult, USUAL_HOUSE } from '@/core/formats';
 import { ZONES } from '@/core/head';
 import { readingProblem } from '@/core/lift';
 import type { ComputedPlan, Plan } from '@/core/pattern';
@@ -44,7 +45,7 @@ export interface OwnFlags {
   change(
     flags: ReadonlyMap<string, string>,
     visit: { readonly mix: VisitMix; readonly facts: VisitFacts },
-  ): Parsed<{ readonly mix: VisitMix; readonly facts: VisitFacts }>;
+  ): ValueResult<{ readonly mix: VisitMix; readonly facts: VisitFacts }>;
 }
 
 /**
@@ -55,7 +56,7 @@ export async function mixedPlan(
   verb: string,
   args: readonly string[],
   ownFlags?: OwnFlags,
-): Promise<Parsed<ComputedVisit>> {
+): Promise<ValueResult<ComputedVisit>> {
   const call = flagsOf(verb, args, [...FLAGS, ...(ownFlags?.flags ?? [])]);
   if (!call.ok) return call;
   const { flags } = call;
@@ -101,7 +102,7 @@ export const PLAIN_FACTS: VisitFacts = {
 };
 
 /** The consultation that a call names, or one of its levels, on the plan's own head and hair. */
-async function consultOf(flags: ReadonlyMap<string, string>, plan: Plan): Promise<Parsed<Consult>> {
+async function consultOf(flags: ReadonlyMap<string, string>, plan: Plan): Promise<ValueResult<Consult>> {
   const file = flags.get('--consult');
   const read = file === undefined ? undefined : await readJson(file, parseConsult);
   if (read && !read.ok) return read;
@@ -135,7 +136,7 @@ function levelOf(
   flags: ReadonlyMap<string, string>,
   name: 'from' | 'to',
   value: number | undefined,
-): Parsed<number> {
+): ValueResult<number> {
   return value !== undefined && !flags.has(`--${name}`)
     ? { ok: true, value: value }
     : figureOf(flags, name, aLevel, 'must be a level from 1 to 10');
@@ -149,7 +150,7 @@ function figureOf(
   name: keyof typeof USUAL,
   fits: (value: number) => boolean,
   words: string,
-): Parsed<number> {
+): ValueResult<number> {
   const value = Number(flags.get(`--${name}`) ?? USUAL[name]);
   return fits(value) ? { ok: true, value } : { ok: false, problem: `--${name}: ${words}.` };
 }
@@ -159,7 +160,7 @@ function mixOfFlags(
   flags: ReadonlyMap<string, string>,
   plan: Plan,
   { sheet }: ComputedPlan,
-): Parsed<VisitMix> {
+): ValueResult<VisitMix> {
   const ratio = figureOf(
     flags,
     'ratio',
@@ -196,7 +197,7 @@ function withReading(
   read: string | undefined,
   from: number,
   { sheet }: ComputedPlan,
-): Parsed<VisitMix> {
+): ValueResult<VisitMix> {
   if (read === undefined) return { ok: true, value: mix };
   const found = /^(\d+(?:\.\d+)?):(\d+(?:\.\d+)?)$/.exec(read);
   if (!found) return { ok: false, problem: '--read: must be MINUTES:LEVEL, such as 15:7.5.' };

@@ -1,6 +1,7 @@
+import type { ValueResult } from '@/core/units';
 import { readFile } from 'node:fs/promises';
 import { text as textOf } from 'node:stream/consumers';
-import { parseMix, parsePlanText, type Parsed } from '@/core/formats';
+import { parseMix, parsePlanText } from '@/core/formats';
 import type { Plan } from '@/core/pattern';
 import type { VisitMix } from '@/core/visit';
 
@@ -8,7 +9,7 @@ import type { VisitMix } from '@/core/visit';
  * The plan document of a file, or of standard input where it is `-`; otherwise a sentence that names the
  * file.
  */
-export async function readPlan(file: string): Promise<Parsed<Plan>> {
+export async function readPlan(file: string): Promise<ValueResult<Plan>> {
   const text = await textIn(file);
   if (!text.ok) return text;
   const plan = parsePlanText(text.value);
@@ -16,10 +17,13 @@ export async function readPlan(file: string): Promise<Parsed<Plan>> {
 }
 
 /** The mix document of a file, in the same way. */
-export const readMix = (file: string): Promise<Parsed<VisitMix>> => readJson(file, parseMix);
+export const readMix = (file: string): Promise<ValueResult<VisitMix>> => readJson(file, parseMix);
 
 /** Any document of a file that is JSON, in the same way. */
-export async function readJson<T>(file: string, parse: (value: unknown) => Parsed<T>): Promise<Parsed<T>> {
+export async function readJson<T>(
+  file: string,
+  parse: (value: unknown) => ValueResult<T>,
+): Promise<ValueResult<T>> {
   const text = await textIn(file);
   if (!text.ok) return text;
   let value: unknown;
@@ -32,7 +36,7 @@ export async function readJson<T>(file: string, parse: (value: unknown) => Parse
   return read.ok ? read : { ok: false, problem: `${file}: ${read.problem}` };
 }
 
-async function textIn(file: string): Promise<Parsed<string>> {
+async function textIn(file: string): Promise<ValueResult<string>> {
   try {
     return { ok: true, value: file === '-' ? await textOf(process.stdin) : await readFile(file, 'utf8') };
   } catch (error) {

@@ -1,5 +1,5 @@
+import type { ValueResult } from '@/core/units';
 import sharp from 'sharp';
-import type { Parsed } from '@/core/formats';
 import {
   CURLS,
   MOST_PART_MM,
@@ -44,7 +44,7 @@ interface Asked {
   readonly png: string | undefined;
 }
 
-function askedOf(flags: ReadonlyMap<string, string>): Parsed<Asked> {
+function askedOf(flags: ReadonlyMap<string, string>): ValueResult<Asked> {
   const style = flags.get('--style') ?? 'down';
   if (!Object.hasOwn(STYLES, style))
     return { ok: false, problem: `--style: “${style}” is none of ${Object.keys(STYLES).join(', ')}.` };

@@ -1,5 +1,6 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 export const ARCHIVE_FORMAT = 'dappled-lattice/archive';
 export const ARCHIVE_VERSION = 1;
@@ -24,7 +25,7 @@ const archiveManifestSchema = z.strictObject({
 export type ArchiveManifest = z.infer<typeof archiveManifestSchema>;
 
 /** Reads a manifest; one of a newer version says so. */
-export function parseArchiveManifest(value: unknown): Parsed<ArchiveManifest> {
+export function parseArchiveManifest(value: unknown): ValueResult<ArchiveManifest> {
   const version = (value as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > ARCHIVE_VERSION) {
     return {

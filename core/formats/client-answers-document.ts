@@ -1,9 +1,10 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import type { ClientAnswers } from '../consult';
 import { NOTED } from '../visit';
 import { answer, between, isWornTooMuch, whole, WORN_TOO_MUCH } from './fields';
 import { historySchema, occasionsSchema } from './history-fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 import { sameShape } from './same-shape';
 
 const clientAnswersShape = z
@@ -70,5 +71,5 @@ export const clientAnswersSchema: z.ZodType<ClientAnswers> = clientAnswersShape;
 export const NO_ANSWERS: ClientAnswers = clientAnswersSchema.parse({ version: 1 });
 
 /** Reads a client's answers of any age. */
-export const parseClientAnswers = (value: unknown): Parsed<ClientAnswers> =>
+export const parseClientAnswers = (value: unknown): ValueResult<ClientAnswers> =>
   parseWith(clientAnswersSchema, value);

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { phoneKey, type CalendarWriting } from '../units';
-import { cellsOf, cellText, csvTable, textCell, type CsvRead, type RowProblem } from './csv-table';
+import { phoneKey, type CalendarWriting, type ValueResult } from '../units';
+import { cellsOf, cellText, csvTable, textCell, type RowProblem } from './csv-table';
 
 /** A client's fields as a form has them. */
 export const CLIENT_FIELDS = ['name', 'phone', 'email', 'bornOn', 'note'] as const;
@@ -175,7 +175,7 @@ export function readClientsCsv(
   text: string,
   known: readonly ListedClient[],
   { today, dates, columns: chosen }: ClientsReading,
-): CsvRead<ClientsImport> {
+): ValueResult<ClientsImport> {
   const table = cellsOf(text);
   if (!table) return { ok: false, problem: 'The table is empty.' };
   if (table.rows.length + table.problems.length === 0)

@@ -1,3 +1,4 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import { ZONES, type Zone } from '../head';
 import type { Consult, RegrowthByZone } from '../visit';
@@ -15,7 +16,7 @@ import {
 } from './fields';
 import { healthSchema, historySchema, goalsSchema, occasionsSchema } from './history-fields';
 import { zoneHairSchema } from './zone-hair';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 import { without } from './without';
 import { sameShape } from './same-shape';
 
@@ -172,7 +173,7 @@ export const EMPTY_CONSULT: Consult = consultSchema.parse({
 });
 
 /** Reads a consultation of any age. */
-export function parseConsult(value: unknown): Parsed<Consult> {
+export function parseConsult(value: unknown): ValueResult<Consult> {
   return parseWith(consultSchema, fromVersion1(value));
 }
 

@@ -1,4 +1,4 @@
-import type { Result } from '../units';
+import type { ValueResult } from '../units';
 import Papa from 'papaparse';
 import { metricOf, type MeasuredColumn } from './csv-measures';
 
@@ -18,8 +18,6 @@ export interface CsvTable<Column extends string> {
   /** Rows that have more cells than the heading names. */
   readonly problems: readonly RowProblem[];
 }
-
-export type CsvRead<T> = Result<{ readonly value: T }>;
 
 const SEPARATORS = [',', ';', '\t', '|'];
 const SEPARATOR_WORDS: Readonly<Record<string, string>> = {
@@ -83,7 +81,7 @@ export function readCsvTable<Column extends string>({
   readonly needed: readonly Column[];
   readonly what: string;
   readonly measured?: MeasuredColumns<Column>;
-}): CsvRead<CsvTable<Column>> {
+}): ValueResult<CsvTable<Column>> {
   const table = cellsOf(text);
   if (!table) return { ok: false, problem: 'The table is empty.' };
   const { separator, rows, problems } = table;

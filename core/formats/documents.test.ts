@@ -10,8 +10,8 @@ import {
   parsePlan,
   startPlan,
   USUAL_HOUSE,
-  type Parsed,
 } from '.';
+import type { ValueResult } from '../units';
 import { EMPTY_OUTCOME, takenOf } from '../visit';
 
 /** A document with one value put in its place. */
@@ -23,13 +23,13 @@ function put(document: unknown, path: string, value: unknown): unknown {
   at[parts.at(-1)!] = value;
   return copy;
 }
-const problemOf = (read: Parsed<unknown>) => (read.ok ? undefined : read.problem);
+const problemOf = (read: ValueResult<unknown>) => (read.ok ? undefined : read.problem);
 
 /** Every document says what is wrong and where. */
 const REFUSED: Record<
   string,
   {
-    parse: (value: unknown) => Parsed<unknown>;
+    parse: (value: unknown) => ValueResult<unknown>;
     sound: unknown;
     cases: readonly (readonly [path: string, value: unknown, sentence: string])[];
   }

@@ -9,7 +9,7 @@ import {
   type Sheet,
   type SingleGather,
 } from '../pattern';
-import { inMeasures, percent } from '../units';
+import { inMeasures, percent, type ValueResult } from '../units';
 import type { WorkUnit } from '../work';
 import { amountColumn, columnName, figureIn, lengthColumn } from './csv-measures';
 import {
@@ -17,7 +17,6 @@ import {
   csvTable,
   readCsvTable,
   textCell,
-  type CsvRead,
   type MeasuredColumns,
   type RowProblem,
 } from './csv-table';
@@ -208,7 +207,7 @@ export function readFoilsCsv(
   plan: Plan,
   sheet: Sections,
   units: readonly WorkUnit[],
-): CsvRead<FoilsImport> {
+): ValueResult<FoilsImport> {
   const table = readCsvTable({ text, columns: COLUMNS, needed: ['id'], what: 'foils', measured: MEASURED });
   if (!table.ok) return table;
   const known = new Map(units.map((unit) => [unit.id, unit]));

@@ -1,3 +1,4 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import {
   growthIntervals,
@@ -11,7 +12,7 @@ import {
 } from '../growth';
 import { ZONES, type Zone } from '../head';
 import { between, levelField, whole } from './fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 const day = (description: string) => z.iso.date('must be a day such as 2027-01-31').describe(description);
 const zone = z.enum(ZONES, { error: `must be one of ${ZONES.join(', ')}` });
@@ -71,7 +72,7 @@ export const growthDocumentSchema = z
 
 export type GrowthDocument = z.infer<typeof growthDocumentSchema>;
 
-export const parseGrowthDocument = (value: unknown): Parsed<GrowthDocument> =>
+export const parseGrowthDocument = (value: unknown): ValueResult<GrowthDocument> =>
   parseWith(growthDocumentSchema, value);
 
 const tenth = (value: number) => Math.round(value * 10) / 10;

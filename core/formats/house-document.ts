@@ -9,11 +9,18 @@ import {
   type ReminderKind,
 } from '../diary';
 import { SCHOOL_KEYS, SCHOOLS, USUAL_SCHOOLS, type Schools } from '../school';
-import { AMOUNT_UNITS, DATE_ORDERS, HOUR_COUNTS, STRENGTH_UNITS, TEMPERATURE_UNITS } from '../units';
+import {
+  AMOUNT_UNITS,
+  DATE_ORDERS,
+  HOUR_COUNTS,
+  STRENGTH_UNITS,
+  TEMPERATURE_UNITS,
+  type ValueResult,
+} from '../units';
 import { USUAL_HOUSE_CLOCK, type House } from '../visit';
 import { between, whole, yesOrNo } from './fields';
 import { daysOff, weekHours } from './hours-fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 import { sameShape } from './same-shape';
 
 const money = (description: string) => whole(0, 10_000_000, `${description}, minor units of the currency`);
@@ -353,6 +360,6 @@ export const houseSchema: z.ZodType<House> = houseShape;
 /** A house that has set nothing yet. */
 export const USUAL_HOUSE: House = houseSchema.parse({ version: 1 });
 
-export function parseHouse(value: unknown): Parsed<House> {
+export function parseHouse(value: unknown): ValueResult<House> {
   return parseWith(houseSchema, value);
 }

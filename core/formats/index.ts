@@ -55,7 +55,7 @@ export {
   type Stage,
 } from './photo-document';
 export { beginningOf, soundText, unsound } from './sound';
-export { parseWith, pathOf, sentenceOf, type Parsed } from './problem';
+export { parseWith, pathOf, sentenceOf } from './problem';
 export { roundedSheet, sheetSchema } from './sheet-document';
 export { emptyPlan, startPlan } from './start-plan';
 export { parseScript, scriptSchema } from './script-document';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { SECOND_PERSON } from '../clock';
 import { ZONE_FAMILIES } from '../head';
 import { RECIPE_USES, RECIPE_WORDS } from '../products';
-import { AMOUNT_UNITS } from '../units';
+import { AMOUNT_UNITS, type ValueResult } from '../units';
 import {
   ADDED_UNITS,
   EVERYWHERE,
@@ -14,7 +14,7 @@ import {
   type VisitMix,
 } from '../visit';
 import { between, levelField, whole } from './fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 import { productSchema, recipeParts } from './products-document';
 import { without } from './without';
 import { sameShape } from './same-shape';
@@ -426,7 +426,7 @@ export const mixSchema: z.ZodType<VisitMix> = mixShape;
 export const EMPTY_MIX: VisitMix = mixSchema.parse({ version: MIX_VERSION });
 
 /** Reads a mix document of any age. */
-export function parseMix(value: unknown): Parsed<VisitMix> {
+export function parseMix(value: unknown): ValueResult<VisitMix> {
   const { version } = (value ?? {}) as { version?: unknown };
   if (typeof version === 'number' && ![1, 2, 3, MIX_VERSION].includes(version)) {
     return {

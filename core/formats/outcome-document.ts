@@ -1,8 +1,9 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import { ZONES } from '../head';
 import { CORRECTIONS, INSPECTION, NEXT_WHAT, ZONE_TONES, type Outcome } from '../visit';
 import { between, levelField } from './fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 import { sameShape } from './same-shape';
 
 const text = (most: number) =>
@@ -69,7 +70,7 @@ sameShape<z.infer<typeof outcomeShape>, Outcome>(true);
 export const outcomeSchema: z.ZodType<Outcome> = outcomeShape;
 
 /** A record as it is read, whatever its version. */
-export function parseOutcome(value: unknown): Parsed<Outcome> {
+export function parseOutcome(value: unknown): ValueResult<Outcome> {
   return parseWith(outcomeSchema, migrated(value));
 }
 

@@ -1,7 +1,7 @@
+import type { ValueResult } from '../units';
 import type { ComputedPlan, Plan } from '../pattern';
 import { openedHeadSvg } from './opened-head-shapes';
 import { parseTechnique, TECHNIQUE_VERSION, type OwnTechnique } from './technique-document';
-import type { Parsed } from './problem';
 
 const ID = 'dappled-lattice-technique';
 /** A pattern of forty panels is a few hundred kilobytes; more is no pattern. */
@@ -25,7 +25,7 @@ export function patternFile(technique: OwnTechnique, plan: Plan, computed: Compu
  * Reads a pattern's file: the drawing with the technique inside, or the technique alone as JSON. The drawing
  * is not used.
  */
-export function readPatternFile(text: string): Parsed<OwnTechnique> {
+export function readPatternFile(text: string): ValueResult<OwnTechnique> {
   if (text.length > MOST_PATTERN_BYTES)
     return { ok: false, problem: 'the file is larger than a pattern can be.' };
   const start = text.replace(/^\uFEFF/, '').trimStart();
@@ -37,7 +37,7 @@ export function readPatternFile(text: string): Parsed<OwnTechnique> {
   return to < 0 ? { ok: false, problem: 'the pattern in it was cut short.' } : parsed(start.slice(from, to));
 }
 
-function parsed(json: string): Parsed<OwnTechnique> {
+function parsed(json: string): ValueResult<OwnTechnique> {
   let value: unknown;
   try {
     value = JSON.parse(json);

@@ -1,6 +1,7 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import { between } from './fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 const at = {
   x: between(0, 1, '', 'Across, 0–1 from the left'),
@@ -71,6 +72,6 @@ export type PhotoDocument = z.infer<typeof photoSchema>;
 
 export const EMPTY_PHOTO: PhotoDocument = photoSchema.parse({ version: 1 });
 
-export function parsePhoto(value: unknown): Parsed<PhotoDocument> {
+export function parsePhoto(value: unknown): ValueResult<PhotoDocument> {
   return parseWith(photoSchema, value);
 }

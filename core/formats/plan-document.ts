@@ -1,3 +1,4 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import { makeHead } from '../head';
 import type { HandEdit, Panel, Place, Plan } from '../pattern';
@@ -12,7 +13,7 @@ import {
   singleGatherSchema,
   spacingSchema,
 } from './panel-fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 export const PLAN_FORMAT = 'dappled-lattice/plan';
 export const PLAN_VERSION = 4;
@@ -350,7 +351,7 @@ function sizeOf(place: Place): { places: number; points: number; within: number 
 sameShape<z.infer<typeof planSchema>, Plan>(true);
 
 /** Reads a plan document of any age; never throws. */
-export function parsePlan(value: unknown): Parsed<Plan> {
+export function parsePlan(value: unknown): ValueResult<Plan> {
   const head = z.looseObject({}).safeParse(value);
   if (!head.success)
     return { ok: false, problem: 'A plan document is an object with a format, a version and panels.' };
@@ -366,7 +367,7 @@ export function parsePlan(value: unknown): Parsed<Plan> {
 }
 
 /** Reads plan text (JSON). */
-export function parsePlanText(text: string): Parsed<Plan> {
+export function parsePlanText(text: string): ValueResult<Plan> {
   try {
     return parsePlan(JSON.parse(text));
   } catch (error) {

@@ -1,12 +1,9 @@
-import type { Result } from '../units';
+import type { ValueResult } from '../units';
 import type { z } from 'zod';
 import { pathOf } from './path-of';
 import { unsound } from './sound';
 
 export { pathOf };
-
-/** What parsing at an edge gives: the trusted value, or one sentence for a person. */
-export type Parsed<T> = Result<{ value: T }>;
 
 /** The first problem of a failed parse as a sentence that names the field. */
 export function sentenceOf(error: z.ZodError): string {
@@ -17,7 +14,7 @@ export function sentenceOf(error: z.ZodError): string {
 }
 
 /** Parses with a schema; the failure is a sentence and no exception. */
-export function parseWith<T>(schema: z.ZodType<T>, value: unknown): Parsed<T> {
+export function parseWith<T>(schema: z.ZodType<T>, value: unknown): ValueResult<T> {
   const problem = unsound(value);
   if (problem !== undefined) return { ok: false, problem };
   const result = schema.safeParse(value);

@@ -1,3 +1,4 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import { DEPOSITS, type DepositTone } from '../lift';
 import {
@@ -9,7 +10,7 @@ import {
   type Product,
 } from '../products';
 import { between, levelField, whole } from './fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 const TONES = [...Object.keys(DEPOSITS), 'clear'] as (DepositTone | 'clear')[];
 export const MOST_PRODUCTS = 600;
@@ -214,7 +215,7 @@ export const USUAL_PRODUCTS: Products = productsSchema.parse({
 });
 
 /** Reads the range of a house of any age. */
-export function parseProducts(value: unknown): Parsed<Products> {
+export function parseProducts(value: unknown): ValueResult<Products> {
   const { version } = (value ?? {}) as { version?: unknown };
   if (typeof version === 'number' && ![1, PRODUCTS_VERSION].includes(version)) {
     return {
@@ -226,7 +227,7 @@ export function parseProducts(value: unknown): Parsed<Products> {
 }
 
 /** Amounts of what was counted, by product: grams, sheets of foil. */
-export function parseCounts(value: unknown): Parsed<Readonly<Record<string, number>>> {
+export function parseCounts(value: unknown): ValueResult<Readonly<Record<string, number>>> {
   return parseWith(
     z.record(id, between(0, 1_000_000, 'g', 'Counted'), { error: 'must be amounts by product' }),
     value,

@@ -1,3 +1,4 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import type { ScriptLift, ScriptUnit, ServiceScript } from '../chair';
 import { MIX_PARTS } from '../bowl';
@@ -9,7 +10,7 @@ import type { ScriptPart } from '../chair';
 import { plainSteps, type ServiceStep, type StepHair, type StepKind } from '../steps';
 import { parsePlan, planSchema } from './plan-document';
 import { stepSchema } from './step-fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 const figure = z.number({ error: 'must be a number' });
 const id = z.string().min(1).max(200);
@@ -132,12 +133,12 @@ export const scriptSchema = z.strictObject({
 });
 
 /** Reads a script of any version. */
-export function parseScript(value: unknown): Parsed<ServiceScript> {
+export function parseScript(value: unknown): ValueResult<ServiceScript> {
   const first = scriptSchema1.safeParse(value);
   return parseWith(
     scriptSchema,
     fromVersion3(fromVersion2(first.success ? fromVersion1(first.data) : value)),
-  ) as unknown as Parsed<ServiceScript>;
+  ) as unknown as ValueResult<ServiceScript>;
 }
 
 /** Version 3: a bowl was one letter's, and nothing was painted again by plan. */

@@ -1,10 +1,11 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import type { EventBody } from '../chair';
 import { courseSchema } from './course-fields';
 import { levelField } from './fields';
 import { stepSchema } from './step-fields';
 import { scriptPartSchema } from './script-document';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 const id = z
   .string({ error: 'must be text' })
@@ -112,10 +113,10 @@ const eventBatchSchema = z.strictObject({
 });
 export type EventBatch = z.infer<typeof eventBatchSchema>;
 
-export function parseEventBatch(value: unknown): Parsed<EventBatch> {
+export function parseEventBatch(value: unknown): ValueResult<EventBatch> {
   return parseWith(eventBatchSchema, value);
 }
 
-export function parseEventBody(value: unknown): Parsed<EventBody> {
+export function parseEventBody(value: unknown): ValueResult<EventBody> {
   return parseWith(bodySchema, value);
 }

@@ -1,8 +1,9 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import type { Panel } from '../pattern';
 import { fromVersion2, fromVersion3 } from './migrate-plan';
 import { panelSchema } from './plan-document';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 export const TECHNIQUE_FORMAT = 'dappled-lattice/technique';
 export const TECHNIQUE_VERSION = 3;
@@ -76,7 +77,7 @@ export const techniqueSchema = z
   });
 
 /** Reads a technique of any version: 1 has panels as version 2 of plans has them, 2 as version 3. */
-export function parseTechnique(value: unknown): Parsed<OwnTechnique> {
+export function parseTechnique(value: unknown): ValueResult<OwnTechnique> {
   const older = z
     .looseObject({ version: z.literal([1, 2]), panels: z.array(z.looseObject({})) })
     .safeParse(value);

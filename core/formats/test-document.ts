@@ -1,7 +1,8 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import type { TestDocument } from '../visit';
 import { between, levelField, whole } from './fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 const text = (most: number, description: string) =>
   z
@@ -27,6 +28,6 @@ const testSchema: z.ZodType<TestDocument> = z.strictObject({
 
 export const EMPTY_TEST: TestDocument = testSchema.parse({ version: 1 });
 
-export function parseTest(value: unknown): Parsed<TestDocument> {
+export function parseTest(value: unknown): ValueResult<TestDocument> {
   return parseWith(testSchema, value);
 }

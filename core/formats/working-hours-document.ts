@@ -1,7 +1,8 @@
+import type { ValueResult } from '../units';
 import { z } from 'zod';
 import type { WorkingHours } from '../diary';
 import { daysOff, weekHours } from './hours-fields';
-import { parseWith, type Parsed } from './problem';
+import { parseWith } from './problem';
 
 /** When somebody works. */
 const workingHoursSchema: z.ZodType<WorkingHours> = z.strictObject({
@@ -9,6 +10,6 @@ const workingHoursSchema: z.ZodType<WorkingHours> = z.strictObject({
   off: daysOff('Days on which they do not work').default([]),
 });
 
-export function parseWorkingHours(value: unknown): Parsed<WorkingHours> {
+export function parseWorkingHours(value: unknown): ValueResult<WorkingHours> {
   return parseWith(workingHoursSchema, value);
 }

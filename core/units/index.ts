@@ -35,4 +35,4 @@ export { minorPerUnit, moneyIn } from './money';
 export { percent } from './percent';
 export { phoneKey } from './phone';
 export { silently, toEnd } from './steps';
-export type { Problem, Result } from './result';
+export type { Problem, Result, ValueResult } from './result';

@@ -6,3 +6,6 @@ export interface Problem {
 
 /** What was asked for, under its names, or why there is none; `Result` alone where something is only done. */
 export type Result<Given extends object = object> = ({ readonly ok: true } & Given) | Problem;
+
+/** The same for one value that has no name but its own. */
+export type ValueResult<T> = Result<{ readonly value: T }>;

@@ -1,6 +1,6 @@
 'use server';
 
-import type { Result } from '@/core/units';
+import type { ValueResult } from '@/core/units';
 import { parseHouse, parseTechnique, type OwnTechnique } from '@/core/formats';
 import { saveHouse } from '@/data/house';
 import {
@@ -13,8 +13,6 @@ import {
 import { signedIn } from '../session/signed-in';
 import { isId, isRevision } from '../shared';
 
-export type Answer<T> = Result<{ readonly value: T }>;
-
 const NO_TECHNIQUE = {
   ok: false,
   problem: 'This salon has no such pattern; somebody may have archived it.',
@@ -23,7 +21,7 @@ const NO_TECHNIQUE = {
 /** Saves what the salon sets; only its owner may. */
 export const saveHouseSettings = signedIn(
   'saveHouseSettings',
-  async (person, baseRevision: number, document: unknown): Promise<Answer<number>> => {
+  async (person, baseRevision: number, document: unknown): Promise<ValueResult<number>> => {
     const read = parseHouse(document);
     if (!read.ok) return read;
     if (!isRevision(baseRevision)) return { ok: false, problem: 'baseRevision: must be a whole number.' };
@@ -39,15 +37,18 @@ export const saveHouseSettings = signedIn(
 );
 
 /** The salon's own techniques. */
-export const ownTechniques = signedIn('ownTechniques', async (person): Promise<Answer<KeptTechnique[]>> => ({
-  ok: true,
-  value: await listTechniques(person),
-}));
+export const ownTechniques = signedIn(
+  'ownTechniques',
+  async (person): Promise<ValueResult<KeptTechnique[]>> => ({
+    ok: true,
+    value: await listTechniques(person),
+  }),
+);
 
 /** Keeps a technique: as a new one, or as the next version of one that the salon has. */
 export const keepOwnTechnique = signedIn(
   'keepOwnTechnique',
-  async (person, document: OwnTechnique, of: string | null): Promise<Answer<KeptTechnique[]>> => {
+  async (person, document: OwnTechnique, of: string | null): Promise<ValueResult<KeptTechnique[]>> => {
     const read = parseTechnique(document);
     if (!read.ok) return read;
     if (of === null) await keepTechnique(person, read.value);
@@ -60,7 +61,7 @@ export const keepOwnTechnique = signedIn(
 /** Puts a technique away, or takes it out again. */
 export const putTechniqueAway = signedIn(
   'putTechniqueAway',
-  async (person, id: string, away: boolean): Promise<Answer<KeptTechnique[]>> => {
+  async (person, id: string, away: boolean): Promise<ValueResult<KeptTechnique[]>> => {
     if (!isId(id) || !(await archiveTechnique(person, id, away))) return NO_TECHNIQUE;
     return { ok: true, value: await listTechniques(person) };
   },

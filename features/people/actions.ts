@@ -1,6 +1,6 @@
 'use server';
 
-import type { Result } from '@/core/units';
+import type { ValueResult } from '@/core/units';
 import { revalidatePath } from 'next/cache';
 import { redirect } from 'next/navigation';
 import { z } from 'zod';
@@ -23,15 +23,17 @@ import { refusedFor, signedIn } from '../session/signed-in';
 import { mayForOthers } from '../session/who-may';
 import { isId } from '../shared';
 
-export type Done<T = undefined> = Result<{ readonly value: T }>;
-
 const done = { ok: true, value: undefined } as const;
 const isRole = (role: string): role is Role => ['owner', 'colourist', 'assistant'].includes(role);
 
 /** Changes a person's role, or whether they work here. */
 export const changeSomebody = signedIn(
   'changeSomebody',
-  async (owner, personId: string, change: { role?: string; active?: boolean }): Promise<Done> => {
+  async (
+    owner,
+    personId: string,
+    change: { role?: string; active?: boolean },
+  ): Promise<ValueResult<undefined>> => {
     const { role, active } = change;
     if (
       !isId(personId) ||
@@ -48,7 +50,7 @@ export const changeSomebody = signedIn(
 /** Sets when somebody works: one's own hours, or as the owner anybody's. */
 export const saveWorkingHours = signedIn(
   'saveWorkingHours',
-  async (person, personId: string, hours: unknown): Promise<Done> => {
+  async (person, personId: string, hours: unknown): Promise<ValueResult<undefined>> => {
     const refused = refusedFor('saveWorkingHours', person, personId);
     if (refused) return refused;
     if (!isId(personId)) return { ok: false, problem: 'Nobody of that name works in this salon.' };
@@ -63,7 +65,7 @@ export const saveWorkingHours = signedIn(
 /** Makes an invitation. @returns the path to hand over, said once */
 export const inviteSomebody = signedIn(
   'inviteSomebody',
-  async (owner, role: string): Promise<Done<string>> => {
+  async (owner, role: string): Promise<ValueResult<string>> => {
     if (!isRole(role)) return { ok: false, problem: 'There is no such role.' };
     const token = await invite(owner, role);
     revalidatePath('/house/people');
@@ -74,7 +76,7 @@ export const inviteSomebody = signedIn(
 /** Makes a link with which a person sets a new password. @returns the path to hand over, said once */
 export const resetLinkFor = signedIn(
   'resetLinkFor',
-  async (owner, personId: string): Promise<Done<string>> => {
+  async (owner, personId: string): Promise<ValueResult<string>> => {
     const token = isId(personId) ? await makeResetLink(owner, personId) : undefined;
     if (!token) return { ok: false, problem: 'Nobody of that name works in this salon.' };
     revalidatePath('/house/people');
@@ -83,16 +85,19 @@ export const resetLinkFor = signedIn(
 );
 
 /** Takes back a link that was not used yet. */
-export const takeLinkBack = signedIn('takeLinkBack', async (owner, linkId: string): Promise<Done> => {
-  const gone = isId(linkId) && (await revokeLink(owner, linkId));
-  revalidatePath('/house/people');
-  return gone ? done : { ok: false, problem: 'This link was used or withdrawn already.' };
-});
+export const takeLinkBack = signedIn(
+  'takeLinkBack',
+  async (owner, linkId: string): Promise<ValueResult<undefined>> => {
+    const gone = isId(linkId) && (await revokeLink(owner, linkId));
+    revalidatePath('/house/people');
+    return gone ? done : { ok: false, problem: 'This link was used or withdrawn already.' };
+  },
+);
 
 /** Ends a session: one's own, or the owner anybody's in the salon. */
 export const endOneSession = signedIn(
   'endOneSession',
-  async (person, sessionId: string, ofPerson: string): Promise<Done> => {
+  async (person, sessionId: string, ofPerson: string): Promise<ValueResult<undefined>> => {
     const refused = refusedFor('endOneSession', person, ofPerson);
     if (refused) return refused;
     const ended =

@@ -1,5 +1,6 @@
 'use client';
 
+import type { ValueResult } from '@/core/units';
 import { useState, useTransition } from 'react';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';
@@ -7,14 +8,7 @@ import { Menu } from '@/ui/menu';
 import { MoreIcon } from '@/ui/icons';
 import { Select } from '@/ui/select';
 import { useCalendar } from '../house/calendar';
-import {
-  changeSomebody,
-  endOneSession,
-  inviteSomebody,
-  resetLinkFor,
-  takeLinkBack,
-  type Done,
-} from './actions';
+import { changeSomebody, endOneSession, inviteSomebody, resetLinkFor, takeLinkBack } from './actions';
 import type { OpenLink, Person } from './queries';
 import { ROLE_WORDS, sayDevice } from './words';
 import { WorkingHoursForm, type SalonHours } from './working-hours';
@@ -40,7 +34,7 @@ export function PeoplePage({ people, links, ownId, salon }: PeoplePageProps) {
   const [problem, setProblem] = useState<string>();
   const [hoursOf, setHoursOf] = useState<Person>();
   const [busy, start] = useTransition();
-  const run = <T,>(work: () => Promise<Done<T>>, then: (value: T) => void = () => undefined) =>
+  const run = <T,>(work: () => Promise<ValueResult<T>>, then: (value: T) => void = () => undefined) =>
     start(async () => {
       setProblem(undefined);
       const answer = await work();

@@ -1,5 +1,6 @@
+import type { ValueResult } from '@/core/units';
 import 'server-only';
-import { futureProblem, parseConsult, parseMix, parseOutcome, parsePlan, type Parsed } from '@/core/formats';
+import { futureProblem, parseConsult, parseMix, parseOutcome, parsePlan } from '@/core/formats';
 import { factsOf } from '@/core/visit/computed';
 import { computedOf } from '@/data/compute';
 import type { SentKey } from '@/data/compute/thread';
@@ -86,7 +87,7 @@ export async function saveDocument({
   readonly base: Base;
   readonly document: unknown;
 }): Promise<SaveResult | { problem: string }> {
-  const take = <T>(read: Parsed<T>, save: (edit: Base & { document: T }) => Promise<SaveResult>) =>
+  const take = <T>(read: ValueResult<T>, save: (edit: Base & { document: T }) => Promise<SaveResult>) =>
     read.ok ? save({ ...base, document: read.value }) : Promise.resolve({ problem: read.problem });
   if (part === 'consult') {
     const read = parseConsult(document);

@@ -1,5 +1,6 @@
 'use client';
 
+import type { ValueResult } from '@/core/units';
 import { useEffect, useMemo, useState, useTransition } from 'react';
 import {
   MOST_PATTERN_BYTES,
@@ -18,7 +19,7 @@ import { Button } from '@/ui/button';
 import { buttonLook } from '@/ui/button-look';
 import { TextField } from '@/ui/field';
 import { Select } from '@/ui/select';
-import { keepOwnTechnique, ownTechniques, putTechniqueAway, type Answer } from '../../house/actions';
+import { keepOwnTechnique, ownTechniques, putTechniqueAway } from '../../house/actions';
 import { useCalendar } from '../../house/calendar';
 import type { KeptTechnique } from '../../house/queries';
 import { downloadText } from '../../download';
@@ -43,7 +44,7 @@ export function HouseLibrary({ take, panelName }: { take: TakePattern; panelName
   const [shown, setShown] = useState<Readonly<Record<string, number>>>({});
   const [away, setAway] = useState<KeptTechnique>();
   const [wish, setWish] = useState<Wish>(ANY);
-  const answered = (answer: Answer<KeptTechnique[]>) => {
+  const answered = (answer: ValueResult<KeptTechnique[]>) => {
     if (answer.ok) setKept(answer.value);
     setProblem(answer.ok ? undefined : answer.problem);
   };
@@ -213,7 +214,7 @@ function Keep({
   onKept,
 }: {
   kept: readonly KeptTechnique[];
-  onKept(answer: Answer<KeptTechnique[]>): void;
+  onKept(answer: ValueResult<KeptTechnique[]>): void;
 }) {
   const { plan } = useVisit();
   const [name, setName] = useState(plan.name);
