@@ -301,20 +301,20 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
       }
       case 'pulled':
         {
-          const mutables = body.foils
+          const onHead = body.foils
             .flatMap((id) => foils.get(id) ?? [])
             .filter((one) => one.standing === 'on');
           // Said of several at once: they were opened one after the other, the last just now.
           const since = freeAt ?? at;
           const opened = (i: number) =>
-            Math.max(Math.min(since, at), at - (mutables.length - 1 - i) * script.rules.pullEach * MINUTE);
-          mutables.forEach((one, i) =>
+            Math.max(Math.min(since, at), at - (onHead.length - 1 - i) * script.rules.pullEach * MINUTE);
+          onHead.forEach((one, i) =>
             Object.assign(one, { standing: 'pulled', offAt: opened(i), why: body.reason }),
           );
           // A second person who pulls leaves the hands that foil where they are.
-          if (mutables.length > 0 && script.rules.second !== 'pulls') {
+          if (onHead.length > 0 && script.rules.second !== 'pulls') {
             freeAt = at;
-            round = (round ?? 0) + mutables.length;
+            round = (round ?? 0) + onHead.length;
           }
         }
         break;
@@ -332,7 +332,6 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
             conflicts.push({ at, parts: ['The same rinse was begun twice: ', open.begunAt, ' counts.'] });
           open.blocks.push(...more);
           if (body.incident !== null) open.incident = body.incident;
-          own.push(...more);
         } else if (own.length > 0)
           stages.push({ blocks: own, begunAt: at, doneAt: null, incident: body.incident });
         // What had to be rinsed all at once ends the foiling.
@@ -382,29 +381,25 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         decisions.push({ at, by, words: `${blockName(script, body.block)} past the limit: ${body.reason}` });
         break;
       case 'longer': {
-        const mutables = body.foils
-          .flatMap((id) => foils.get(id) ?? [])
-          .filter((one) => one.standing === 'on');
-        for (const one of mutables) one.longerUntil = { at, until: at + body.minutes * MINUTE };
-        if (mutables.length > 0)
+        const onHead = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
+        for (const one of onHead) one.longerUntil = { at, until: at + body.minutes * MINUTE };
+        if (onHead.length > 0)
           decisions.push({
             at,
             by,
-            words: `${body.minutes} min more for ${foilsSaid(mutables.length)}: ${body.reason}`,
+            words: `${body.minutes} min more for ${foilsSaid(onHead.length)}: ${body.reason}`,
           });
         break;
       }
       case 'reapplied': {
-        const mutables = body.foils
-          .flatMap((id) => foils.get(id) ?? [])
-          .filter((one) => one.standing === 'on');
-        for (const one of mutables)
+        const onHead = body.foils.flatMap((id) => foils.get(id) ?? []).filter((one) => one.standing === 'on');
+        for (const one of onHead)
           Object.assign(one, { earlierMinutes: minutesOn(one, at), closedAt: at, longerUntil: null });
-        if (mutables.length === 0) break;
+        if (onHead.length === 0) break;
         decisions.push({
           at,
           by,
-          words: `Second application on ${foilsSaid(mutables.length)}: ${body.reason}`,
+          words: `Second application on ${foilsSaid(onHead.length)}: ${body.reason}`,
         });
         for (const { mix } of body.foils.flatMap((id) => (foils.has(id) ? (unitOf(id).again ?? []) : [])))
           openBowl(mix, freeAt ?? at);
@@ -486,24 +481,22 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
     }
   }
 
-  function close(id: string, mutable: Mutable, at: number, by: string): void {
+  function close(id: string, foil: Mutable, at: number, by: string): void {
     const block = blockOf.get(id)!;
-    Object.assign(mutable, {
+    Object.assign(foil, {
       standing: 'on',
       closedAt: at,
       closedBy: by,
       seconds: freeAt === null ? null : Math.max(0, (at - freeAt) / 1000),
       why: null,
     });
-    if (rinsedBlocks.has(block)) {
-      // On the head again: the block has to be rinsed again.
-      rinsedBlocks.delete(block);
-    }
+    // On the head again: the block has to be rinsed again.
+    rinsedBlocks.delete(block);
     for (const mix of unitOf(id).mixes) openBowl(mix, freeAt ?? at);
     freeAt = at;
     round = null;
     lastBlock = block;
-    if (next === block && lists.get(block)!.every((foil) => foils.get(foil)!.standing !== 'waiting'))
+    if (next === block && lists.get(block)!.every((other) => foils.get(other)!.standing !== 'waiting'))
       next = null;
   }
 
@@ -538,7 +531,7 @@ export function serviceState(script: ServiceScript, events: readonly ServiceEven
         unitState({
           lifts: inForce.lifts,
           id,
-          mutable: foils.get(id)!,
+          foil: foils.get(id)!,
           unit: unitOf(id),
           added: !planned.has(id),
           checks: own,
@@ -588,7 +581,7 @@ const isPending = (
 function unitState({
   lifts,
   id,
-  mutable,
+  foil,
   unit,
   added,
   checks,
@@ -597,7 +590,7 @@ function unitState({
 }: {
   readonly lifts: readonly ScriptLift[];
   readonly id: string;
-  readonly mutable: Mutable;
+  readonly foil: Mutable;
   readonly unit: ScriptUnit;
   readonly added: boolean;
   readonly checks: readonly Check[];
@@ -605,26 +598,26 @@ function unitState({
   readonly heads: ServiceState['heads'];
 }): UnitState {
   const { letter, limitMinutes } = unit;
-  const painted = unit.again !== null && isPending(unit, mutable) ? unit.again.afterMinutes : null;
-  const whole = readyMinutesOf(unit, lifts, heads[letter], painted ?? mutable.earlierMinutes);
+  const painted = unit.again !== null && isPending(unit, foil) ? unit.again.afterMinutes : null;
+  const whole = readyMinutesOf(unit, lifts, heads[letter], painted ?? foil.earlierMinutes);
   const expected = whole !== null && whole <= limitMinutes;
   // What is still to be painted again is opened then.
-  const estimate = painted === null || mutable.standing === 'waiting' ? whole : painted;
+  const estimate = painted === null || foil.standing === 'waiting' ? whole : painted;
   // What was decided at a check goes before any estimate, for foils of that mix that were on then.
   const last =
-    mutable.closedAt === null
+    foil.closedAt === null
       ? undefined
-      : checks.findLast((check) => check.at >= mutable.closedAt! && letterOf(check.foil) === letter);
-  const { longerUntil, ...shown } = mutable;
+      : checks.findLast((check) => check.at >= foil.closedAt! && letterOf(check.foil) === letter);
+  const { longerUntil, ...shown } = foil;
   const given =
     longerUntil !== null && (last === undefined || longerUntil.at > last.at)
-      ? (longerUntil.until - mutable.closedAt!) / MINUTE
+      ? (longerUntil.until - foil.closedAt!) / MINUTE
       : undefined;
   const decided =
     given ??
-    (last && (last.at - mutable.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0)));
+    (last && (last.at - foil.closedAt!) / MINUTE + (last.then === 'rinse' ? 0 : (last.minutes ?? 0)));
   const readyMinutes = Math.max(0, decided ?? Math.min(estimate ?? limitMinutes, limitMinutes));
-  const on = mutable.standing === 'on';
+  const on = foil.standing === 'on';
   return {
     id,
     unit,
@@ -633,8 +626,8 @@ function unitState({
     readyMinutes,
     expected,
     again: painted === null ? null : { readyMinutes: Math.min(whole ?? limitMinutes, limitMinutes) },
-    readyAt: on ? mutable.closedAt! + readyMinutes * MINUTE : null,
-    limitAt: on ? mutable.closedAt! + limitMinutes * MINUTE : null,
+    readyAt: on ? foil.closedAt! + readyMinutes * MINUTE : null,
+    limitAt: on ? foil.closedAt! + limitMinutes * MINUTE : null,
   };
 }
 
