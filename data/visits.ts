@@ -13,7 +13,14 @@ import type { GrowthVisit } from '../core/growth';
 import { growthVisits } from '../core/record';
 import type { Plan } from '../core/pattern';
 import type { Product } from '../core/products';
-import { carriedMix, withProducts, type Consult, type Outcome, type VisitMix } from '../core/visit';
+import {
+  carriedConsult,
+  carriedMix,
+  withProducts,
+  type Consult,
+  type Outcome,
+  type VisitMix,
+} from '../core/visit';
 import { openAnswers, type KeptAnswers } from './client-pages';
 import { inSalon, type Actor, type Transaction } from './database';
 import { readOrProblem, stored } from './documents';
@@ -294,7 +301,7 @@ export async function openVisit({
       mix: row.mix ? withOldShadow(stored('mix', parseMix(row.mix)), row.consult, range) : null,
     }),
   );
-  const consult: Consult = last ? carriedOver(last.consult) : EMPTY_CONSULT;
+  const consult: Consult = last ? carriedConsult(last.consult) : EMPTY_CONSULT;
   const pattern = await trx('visit as v')
     .join('plan as l', 'l.visit_id', 'v.id')
     .where('v.client_id', clientId)
@@ -335,16 +342,6 @@ function firstRead<Row, T>(rows: readonly Row[], read: (row: Row) => T): T | und
 
 /** With foils, or without: a toner, a treatment. */
 export type VisitWhat = 'foils' | 'no-foils';
-
-/** What of a consultation still holds at the next visit. */
-function carriedOver(consult: Consult): Consult {
-  return {
-    ...consult,
-    regrowthMm: {},
-    notes: '',
-    health: { ...consult.health, scalp: null, strandFeel: null },
-  };
-}
 
 /** Writes a visit with its plan. */
 export async function insertVisit(

@@ -1,3 +1,4 @@
+export { carriedConsult, carriedMix } from './carried';
 export {
   BASIN_VISITS,
   USUAL_CLOCK,

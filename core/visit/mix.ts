@@ -1,7 +1,7 @@
 import type { Product, RecipePart, RecipeUse, Shelf } from '../products';
 import type { HairColour } from '../lift';
 import type { AmountUnit } from '../units';
-import { USUAL_CLOCK, type VisitClock } from './clock';
+import type { VisitClock } from './clock';
 import type { ColourPlace } from './place';
 
 /**
@@ -356,25 +356,3 @@ export const shadowOf = ({ roots }: Pick<VisitMix, 'roots'>): RootMix | undefine
   roots.find(
     ({ place: { zones, side, frontMm } }) => zones.length === 0 && side === 'both' && frontMm === null,
   );
-
-/**
- * What of a mix still holds at the next visit: formulas, toners, root and the readings of this head. What was
- * weighed, paid and decided about this day’s time does not.
- */
-export function carriedMix(mix: VisitMix): VisitMix {
-  return {
-    ...mix,
-    products: [],
-    weighed: [],
-    used: {},
-    corrections: [],
-    clock: {
-      ...USUAL_CLOCK,
-      visits: mix.clock.visits,
-      backFirst: mix.clock.backFirst,
-      strengths: mix.clock.strengths,
-      second: mix.clock.second,
-    },
-    money: { addOns: mix.money.addOns, agreed: null, payments: [] },
-  };
-}
