@@ -133,7 +133,7 @@ const FIELD_NAMES: Readonly<Record<NamedField, string>> = {
   columns: 'columns',
   rotation: 'formulas in turn',
   by: 'by',
-  anew: 'each side anew',
+  anew: 'each side from the beginning',
   to: 'to',
   dropouts: 'treated drop-outs',
   together: 'taken together',
