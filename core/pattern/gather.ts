@@ -19,7 +19,7 @@ export const GATHER_KINDS = Object.keys(RULES) as readonly GatherKind[];
 /** The rules of a gather. They take it alone: that its kind is theirs, the types cannot follow. */
 const rulesOf = (gather: SingleGather) => RULES[gather.kind] as GatherRules<SingleGather>;
 
-/** So many sections of a kind: `1 weave`, `2 weaves`. */
+/** Sections of a kind with their number: `1 weave`, `2 weaves`. */
 export const sectionsOf = (kind: GatherKind, count: number): string =>
   `${count} ${count === 1 ? RULES[kind].one : RULES[kind].many}`;
 

@@ -41,7 +41,7 @@ export function offScalp(
   };
 }
 
-/** So many stitches of one width fit, the first at the start of the section, each but the last with its gap. */
+/** How many stitches of one width fit: the first at the start of the section, a gap after each but the last. */
 export const stitchesIn = (widthMm: number, stitchMm: number, gapMm: number): number =>
   max(1, floor((widthMm + gapMm) / (stitchMm + gapMm) + 1e-9));
 
