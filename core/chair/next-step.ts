@@ -95,7 +95,7 @@ export function nextStep(
     if (first.kind === 'pull') return { kind: 'pull', units, blocks, by: first.by };
     const { mix, words } = units[0].unit.again!;
     return (
-      freshBowl({ serviceScript: script, serviceState: state, mix, now, old: false }) ?? {
+      freshBowl({ script, state, mix, now, old: false }) ?? {
         kind: 'again',
         units: units.filter(({ unit }) => unit.again?.mix === mix),
         blocks,
@@ -119,14 +119,14 @@ const isWaiting = ({ standing }: { readonly standing: string }) => standing === 
  * @param old whether one past its useful time will do
  */
 function freshBowl({
-  serviceScript: { rules },
-  serviceState: { bowls },
+  script: { rules },
+  state: { bowls },
   mix,
   now,
   old,
 }: {
-  readonly serviceScript: ServiceScript;
-  readonly serviceState: ServiceState;
+  readonly script: ServiceScript;
+  readonly state: ServiceState;
   readonly mix: string;
   readonly now: number;
   readonly old: boolean;
@@ -145,8 +145,8 @@ function foilStep(script: ServiceScript, state: ServiceState, block: BlockState,
   const unitState = block.units[place];
   for (const mix of unitState.unit.mixes) {
     const bowl = freshBowl({
-      serviceScript: script,
-      serviceState: state,
+      script,
+      state,
       mix,
       now,
       old: unitState.unit.fromOld,

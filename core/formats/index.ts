@@ -69,7 +69,7 @@ export {
   type OwnTechnique,
   type TechniqueGroup,
 } from './technique-document';
-export { svgOf, type Shape } from './shapes';
+export { printedText, svgOf, type PrintedText, type Shape } from './shapes';
 export { cut, wrapped } from './sheet-text';
 export { stationSheet, type StationSheet } from './station-sheet';
 export { thumbnailOf, type Thumbnail } from './thumbnail';

@@ -6,6 +6,7 @@ import {
   type DiskPoint,
   type Gather,
   type GatherKind,
+  type GatherOfKind,
   type Place,
   type PlainSpacing,
   type SingleGather,
@@ -323,7 +324,7 @@ const singleGathers = {
       depth,
     })
     .describe('The points of a zigzag parting'),
-} satisfies { [K in GatherKind]: z.ZodType<Extract<SingleGather, { kind: K }>> };
+} satisfies { [K in GatherKind]: z.ZodType<GatherOfKind<K>> };
 const [firstGather, ...otherGathers] = Object.values(singleGathers);
 
 /** How hair is picked from one section. */

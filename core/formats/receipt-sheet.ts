@@ -1,11 +1,10 @@
 import type { ReceiptHead, ReceiptRow } from '../fee';
 import { cut } from './sheet-text';
-import type { Shape } from './shapes';
+import { printedText, type PrintedText, type Shape } from './shapes';
 import type { StationSheet } from './station-sheet';
 
 /** A5, upright, mm (ISO 216). */
 const PAGE = { width: 148, height: 210, margin: 14 };
-const INK = '#17251f';
 const SOFT = '#55635b';
 const LINE = '#b9c2b8';
 const STEP = 6.5;
@@ -20,19 +19,7 @@ export function receiptSheet(
 ): StationSheet {
   const shapes: Shape[] = [];
   const right = PAGE.width - PAGE.margin;
-  const text = ({
-    x,
-    y,
-    size,
-    words,
-    more = {},
-  }: {
-    readonly x: number;
-    readonly y: number;
-    readonly size: number;
-    readonly words: string;
-    readonly more?: Partial<Extract<Shape, { kind: 'text' }>>;
-  }) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const text = (text: PrintedText) => shapes.push(printedText(text));
   const rule = (y: number) =>
     shapes.push({ kind: 'path', d: `M${PAGE.margin} ${y}H${right}`, stroke: LINE, width: 0.25 });
   text({
@@ -40,16 +27,16 @@ export function receiptSheet(
     y: 22,
     size: 6,
     words: cut(salon, 6, right - PAGE.margin, 700),
-    more: { weight: 700 },
+    weight: 700,
   });
   text({
     x: PAGE.margin,
     y: 29,
     size: SIZE,
     words: cut(`${client}, ${on}`, SIZE, right - PAGE.margin - 30),
-    more: { fill: SOFT },
+    fill: SOFT,
   });
-  text({ x: right, y: 29, size: SIZE, words: 'Receipt', more: { fill: SOFT, anchor: 'end' } });
+  text({ x: right, y: 29, size: SIZE, words: 'Receipt', fill: SOFT, anchor: 'end' });
   rule(33);
   let y = 35;
   for (const { words, minor, total } of fitting(rows)) {
@@ -61,9 +48,9 @@ export function receiptSheet(
       y,
       size: SIZE,
       words: cut(words, SIZE, right - PAGE.margin - FIGURE_MM, weight),
-      more: { weight },
+      weight,
     });
-    text({ x: right, y, size: SIZE, words: money(minor), more: { weight, anchor: 'end' } });
+    text({ x: right, y, size: SIZE, words: money(minor), weight, anchor: 'end' });
   }
   return { widthMm: PAGE.width, heightMm: PAGE.height, title: `Receipt, ${client}, ${on}`, shapes };
 }

@@ -27,6 +27,17 @@ export type Shape =
       readonly rim?: number;
     };
 
+/** A line of text in print: in ink, of usual weight and from its left end where nothing else is said. */
+export type PrintedText = Pick<Extract<Shape, { kind: 'text' }>, 'x' | 'y' | 'size' | 'words'> &
+  Partial<Extract<Shape, { kind: 'text' }>>;
+export const printedText = (text: PrintedText): Shape => ({
+  kind: 'text',
+  fill: '#17251f',
+  weight: 400,
+  anchor: 'start',
+  ...text,
+});
+
 /** A drawing of real size as SVG (1 unit = 1 mm). */
 export function svgOf(
   box: { x: number; y: number; width: number; height: number },

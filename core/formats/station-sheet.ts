@@ -15,7 +15,7 @@ import {
 import { formatAmount, formatLength, inMeasures, type Measures } from '../units';
 import { groupsOf, groupWords, type WorkList, type WorkUnit } from '../work';
 import { openedHeadShapes } from './opened-head-shapes';
-import type { Shape } from './shapes';
+import { printedText, type PrintedText, type Shape } from './shapes';
 import { cut, wrapped } from './sheet-text';
 
 /** What stands on the sheet beside the pattern itself. */
@@ -43,7 +43,6 @@ export interface StationSheet {
 }
 
 const PAGE = { width: 210, height: 297, margin: 12 };
-const INK = '#17251f';
 const SOFT = '#55635b';
 const LINE = '#b9c2b8';
 
@@ -69,19 +68,7 @@ export function stationSheet(
   const inner = PAGE.width - 2 * PAGE.margin;
   const say = (mm: number) => formatLength(mm, facts.measures.lengths);
   const shapes: Shape[] = [];
-  const text = ({
-    x,
-    y,
-    size,
-    words,
-    more = {},
-  }: {
-    readonly x: number;
-    readonly y: number;
-    readonly size: number;
-    readonly words: string;
-    readonly more?: Partial<Extract<Shape, { kind: 'text' }>>;
-  }) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const text = (text: PrintedText) => shapes.push(printedText(text));
   const rule = (y: number) =>
     shapes.push({
       kind: 'path',
@@ -91,7 +78,7 @@ export function stationSheet(
     });
 
   // Who and what.
-  text({ x: PAGE.margin, y: 19, size: 6.2, words: cut(facts.client, 6.2, 112, 700), more: { weight: 700 } });
+  text({ x: PAGE.margin, y: 19, size: 6.2, words: cut(facts.client, 6.2, 112, 700), weight: 700 });
   text({
     x: PAGE.margin,
     y: 25.5,
@@ -101,21 +88,23 @@ export function stationSheet(
       3.6,
       inner - 62,
     ),
-    more: { fill: SOFT },
+    fill: SOFT,
   });
   text({
     x: PAGE.width - PAGE.margin,
     y: 19,
     size: 4.6,
     words: cut(plan.name, 4.6, 70, 600),
-    more: { weight: 600, anchor: 'end' },
+    weight: 600,
+    anchor: 'end',
   });
   text({
     x: PAGE.width - PAGE.margin,
     y: 25.5,
     size: 3.6,
     words: BRIGHTNESS[Math.min(5, Math.max(1, facts.brightness)) - 1].words,
-    more: { fill: SOFT, anchor: 'end' },
+    fill: SOFT,
+    anchor: 'end',
   });
   rule(29);
 
@@ -132,8 +121,8 @@ export function stationSheet(
   ];
   figures.forEach(([figure, name], i) => {
     const x = PAGE.margin + (i * inner) / figures.length;
-    text({ x, y: 38, size: 7, words: figure, more: { weight: 700 } });
-    text({ x, y: 42.5, size: 3, words: name, more: { fill: SOFT } });
+    text({ x, y: 38, size: 7, words: figure, weight: 700 });
+    text({ x, y: 42.5, size: 3, words: name, fill: SOFT });
   });
   const kinds = [kindsSaid(totals.byGather), groupWords(groupsOf(work.units))].filter(Boolean).join(' · ');
   text({ x: PAGE.margin, y: 49, size: 3.4, words: cut(kinds, 3.4, inner) });
@@ -163,8 +152,8 @@ export function stationSheet(
   panels.slice(0, most).forEach((panel, i) => {
     const panelTotals = sheet.panels.find((candidate) => candidate.panel === panel.id);
     const y = top + i * height + size;
-    text({ x: PAGE.margin + 3, y, size, words: String(i + 1), more: { fill: SOFT, anchor: 'end' } });
-    text({ x: PAGE.margin + 6, y, size, words: cut(panel.name, size, 40, 700), more: { weight: 700 } });
+    text({ x: PAGE.margin + 3, y, size, words: String(i + 1), fill: SOFT, anchor: 'end' });
+    text({ x: PAGE.margin + 6, y, size, words: cut(panel.name, size, 40, 700), weight: 700 });
     text({
       x: PAGE.margin + 50,
       y,
@@ -180,10 +169,8 @@ export function stationSheet(
       y,
       size: size * 1.25,
       words: `${panelTotals?.foils ?? 0}`,
-      more: {
-        weight: 700,
-        anchor: 'end',
-      },
+      weight: 700,
+      anchor: 'end',
     });
     if (height >= 2.5 * size)
       text({
@@ -200,7 +187,7 @@ export function stationSheet(
           size * 0.9,
           inner - 50 - 26,
         ),
-        more: { fill: SOFT },
+        fill: SOFT,
       });
   });
   if (panels.length > most)
@@ -209,13 +196,11 @@ export function stationSheet(
       y: top + most * height + size,
       size,
       words: `and ${panels.length - most} more panels`,
-      more: {
-        fill: SOFT,
-      },
+      fill: SOFT,
     });
   rule(foot - 1);
   cautions.forEach((line, i) =>
-    text({ x: PAGE.margin, y: foot + 3 + i * 4, size: 3, words: line, more: { fill: SOFT } }),
+    text({ x: PAGE.margin, y: foot + 3 + i * 4, size: 3, words: line, fill: SOFT }),
   );
   return {
     widthMm: PAGE.width,

@@ -1,4 +1,4 @@
-import type { SingleGather } from './types';
+import type { GatherOfKind, SingleGather } from './types';
 
 /**
  * A gather by the trade's name, with the thickness of section that goes with it (middle of the usual range).
@@ -9,7 +9,7 @@ export interface GatherPreset {
   readonly gather: SingleGather;
 }
 
-const weave = (stitchMm: number, gapMm: number, depth = 0.5): Extract<SingleGather, { kind: 'weave' }> => ({
+const weave = (stitchMm: number, gapMm: number, depth = 0.5): GatherOfKind<'weave'> => ({
   kind: 'weave',
   stitchMm,
   gapMm,

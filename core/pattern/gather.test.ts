@@ -2,9 +2,9 @@ import fc from 'fast-check';
 import { gatherOf, pick, pickerOf } from './gather';
 import { stitchIntervals } from './gathers/weave';
 import { hairGrams, hairsOn } from './hair';
-import type { SingleGather } from './types';
+import type { GatherOfKind, SingleGather } from './types';
 
-type Weave = Extract<SingleGather, { kind: 'weave' }>;
+type Weave = GatherOfKind<'weave'>;
 const weave = (stitchMm: number, gapMm: number, depth = 1): Weave => ({
   kind: 'weave',
   stitchMm,

@@ -4,10 +4,10 @@ import { slice } from './gathers/slice';
 import { weave } from './gathers/weave';
 import { zigzag } from './gathers/zigzag';
 import type { GatherKind } from './sheet';
-import type { Gather, SingleGather, Turn } from './types';
+import type { Gather, GatherOfKind, SingleGather, Turn } from './types';
 
 /** The kinds of gather in the order in which they are offered. */
-const RULES: { readonly [K in GatherKind]: GatherRules<Extract<SingleGather, { kind: K }>> } = {
+const RULES: { readonly [K in GatherKind]: GatherRules<GatherOfKind<K>> } = {
   slice,
   weave,
   double,

@@ -144,6 +144,9 @@ export type SingleGather =
   /** Points of a zigzag parting; base of one point along the parting. */
   | { readonly kind: 'zigzag'; readonly pointMm: number; readonly depth: number };
 
+/** A gather of one kind. */
+export type GatherOfKind<K extends SingleGather['kind']> = Extract<SingleGather, { kind: K }>;
+
 /**
  * One of several gathers in turn; thickness and the drop-out behind it are the panel's where they are null.
  */

@@ -1,4 +1,12 @@
-import { cut, openedHeadShapes, wrapped, type Shape, type StationSheet } from '../formats';
+import {
+  cut,
+  openedHeadShapes,
+  printedText,
+  wrapped,
+  type PrintedText,
+  type Shape,
+  type StationSheet,
+} from '../formats';
 import { familyName, partWords, ZONE_FAMILIES, zonesOf, type Zone } from '../head';
 import type { ComputedPlan, Plan } from '../pattern';
 import { inMeasures, type Measures } from '../units';
@@ -43,19 +51,7 @@ export function againSheet(
 ): StationSheet {
   const inner = PAGE.width - 2 * PAGE.margin;
   const shapes: Shape[] = [];
-  const text = ({
-    x,
-    y,
-    size,
-    words,
-    more = {},
-  }: {
-    readonly x: number;
-    readonly y: number;
-    readonly size: number;
-    readonly words: string;
-    readonly more?: Partial<Extract<Shape, { kind: 'text' }>>;
-  }) => shapes.push({ kind: 'text', x, y, size, words, fill: INK, weight: 400, anchor: 'start', ...more });
+  const text = (text: PrintedText) => shapes.push(printedText(text));
   const rule = (y: number) =>
     shapes.push({
       kind: 'path',
@@ -70,14 +66,15 @@ export function againSheet(
     y: 19,
     size: 6.2,
     words: cut(`To find again: ${facts.client}`, 6.2, 118, 700),
-    more: { weight: 700 },
+    weight: 700,
   });
   text({
     x: PAGE.width - PAGE.margin,
     y: 19,
     size: 4.6,
     words: cut(plan.name, 4.6, 64, 600),
-    more: { weight: 600, anchor: 'end' },
+    weight: 600,
+    anchor: 'end',
   });
   text({
     x: PAGE.margin,
@@ -88,7 +85,7 @@ export function againSheet(
       3.6,
       inner,
     ),
-    more: { fill: SOFT },
+    fill: SOFT,
   });
   rule(29);
   shapes.push(
@@ -123,24 +120,20 @@ export function againSheet(
           y,
           size: 3.2,
           words: `and ${guides.length - i} more panels, on the station’s screen`,
-          more: {
-            fill: SOFT,
-          },
+          fill: SOFT,
         });
       y = Infinity;
       return;
     }
-    text({ x: PAGE.margin, y, size: 4.2, words: String(guide.place), more: { weight: 700 } });
-    text({ x: PAGE.margin + 8, y, size: 4.2, words: cut(guide.name, 4.2, 90, 700), more: { weight: 700 } });
+    text({ x: PAGE.margin, y, size: 4.2, words: String(guide.place), weight: 700 });
+    text({ x: PAGE.margin + 8, y, size: 4.2, words: cut(guide.name, 4.2, 90, 700), weight: 700 });
     text({
       x: PAGE.width - PAGE.margin,
       y,
       size: 3.8,
       words: cut(`${guide.foils} foils, ${guide.sequence}`, 3.8, 80, 600),
-      more: {
-        weight: 600,
-        anchor: 'end',
-      },
+      weight: 600,
+      anchor: 'end',
     });
     lines.forEach((line, at) =>
       text({
@@ -148,7 +141,7 @@ export function againSheet(
         y: y + 5 + at * LINE_MM,
         size: 3.1,
         words: line,
-        more: { fill: at === 0 ? INK : SOFT },
+        fill: at === 0 ? INK : SOFT,
       }),
     );
     if (listed)
@@ -158,14 +151,14 @@ export function againSheet(
           y: y + 5 + lines.length * LINE_MM + at * LIST_MM,
           size: 2.5,
           words: line,
-          more: { fill: SOFT },
+          fill: SOFT,
         }),
       );
     y += height;
   });
   rule(bottom);
   below.forEach((line, i) =>
-    text({ x: PAGE.margin, y: bottom + 5 + i * 4, size: 3, words: line, more: { fill: SOFT } }),
+    text({ x: PAGE.margin, y: bottom + 5 + i * 4, size: 3, words: line, fill: SOFT }),
   );
   return {
     widthMm: PAGE.width,

@@ -1,7 +1,7 @@
 import { EMPTY_CONSULT, EMPTY_MIX } from '../formats';
 import { carriedConsult, carriedMix, type Consult, type VisitMix } from '.';
 
-test('what was measured, seen and written on the day begins anew; what was asked goes on', () => {
+test('what was measured, seen and written on the day is asked again; what was asked of the client goes on', () => {
   const consult: Consult = {
     ...EMPTY_CONSULT,
     goalLevel: 9,

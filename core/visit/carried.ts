@@ -6,7 +6,7 @@ import type { VisitMix, VisitMoney } from './mix';
 type Carried<T> = { readonly [K in keyof T]: (value: T[K]) => T[K] };
 
 const goesOn = <V>(value: V): V => value;
-const anew =
+const resetTo =
   <V>(value: V) =>
   (): V =>
     value;
@@ -22,8 +22,8 @@ function carried<T extends object>(document: T, by: Carried<T>): T {
 const HEALTH: Carried<Health> = {
   allergy: goesOn,
   dyes: goesOn,
-  scalp: anew(null),
-  strandFeel: anew(null),
+  scalp: resetTo(null),
+  strandFeel: resetTo(null),
   noted: goesOn,
 };
 
@@ -50,14 +50,14 @@ const CONSULT: Carried<Consult> = {
   budgetMinor: goesOn,
   head: goesOn,
   hair: goesOn,
-  regrowthMm: anew({}),
+  regrowthMm: resetTo({}),
   map: goesOn,
   history: goesOn,
   occasions: goesOn,
   extensions: goesOn,
   goals: goesOn,
   health: (health) => carried(health, HEALTH),
-  notes: anew(''),
+  notes: resetTo(''),
 };
 
 /** What of a consultation still holds at the next visit: all but what is measured and seen on the day. */
@@ -66,34 +66,34 @@ export const carriedConsult = (consult: Consult): Consult => carried(consult, CO
 const CLOCK: Carried<VisitClock> = {
   visits: goesOn,
   backFirst: goesOn,
-  chosen: anew(USUAL_CLOCK.chosen),
+  chosen: resetTo(USUAL_CLOCK.chosen),
   strengths: goesOn,
   second: goesOn,
-  painting: anew(USUAL_CLOCK.painting),
-  heat: anew(USUAL_CLOCK.heat),
-  pace: anew(USUAL_CLOCK.pace),
-  lateMinutes: anew(USUAL_CLOCK.lateMinutes),
-  away: anew(USUAL_CLOCK.away),
-  pulled: anew(USUAL_CLOCK.pulled),
-  pinned: anew(USUAL_CLOCK.pinned),
-  kept: anew(USUAL_CLOCK.kept),
-  together: anew(USUAL_CLOCK.together),
-  apart: anew(USUAL_CLOCK.apart),
+  painting: resetTo(USUAL_CLOCK.painting),
+  heat: resetTo(USUAL_CLOCK.heat),
+  pace: resetTo(USUAL_CLOCK.pace),
+  lateMinutes: resetTo(USUAL_CLOCK.lateMinutes),
+  away: resetTo(USUAL_CLOCK.away),
+  pulled: resetTo(USUAL_CLOCK.pulled),
+  pinned: resetTo(USUAL_CLOCK.pinned),
+  kept: resetTo(USUAL_CLOCK.kept),
+  together: resetTo(USUAL_CLOCK.together),
+  apart: resetTo(USUAL_CLOCK.apart),
 };
 
-const MONEY: Carried<VisitMoney> = { addOns: goesOn, agreed: anew(null), payments: anew([]) };
+const MONEY: Carried<VisitMoney> = { addOns: goesOn, agreed: resetTo(null), payments: resetTo([]) };
 
 const MIX: Carried<VisitMix> = {
   version: goesOn,
-  products: anew([]),
+  products: resetTo([]),
   formulas: goesOn,
   bowl: goesOn,
   tests: goesOn,
   toners: goesOn,
   roots: goesOn,
-  corrections: anew([]),
-  weighed: anew([]),
-  used: anew({}),
+  corrections: resetTo([]),
+  weighed: resetTo([]),
+  used: resetTo({}),
   unit: goesOn,
   scoopGrams: goesOn,
   money: (money) => carried(money, MONEY),

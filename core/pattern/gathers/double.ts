@@ -1,11 +1,11 @@
-import type { SingleGather } from '../types';
+import type { GatherOfKind } from '../types';
 import { straightStitches, type GatherRules, type Interval } from './kind';
 import { stitchesIn } from './weave';
 
 // Taken once: these run in the hot loops.
 const { floor, min } = Math;
 
-type Double = Extract<SingleGather, { kind: 'double' }>;
+type Double = GatherOfKind<'double'>;
 
 /** The lower layer begins at the middle of the section. */
 const LOWER = 0.5;

@@ -1,8 +1,8 @@
-import type { SingleGather } from '../types';
+import type { GatherOfKind } from '../types';
 import { straightStitches, type GatherRules } from './kind';
 
 /** The whole section. */
-export const slice: GatherRules<Extract<SingleGather, { kind: 'slice' }>> = {
+export const slice: GatherRules<GatherOfKind<'slice'>> = {
   one: 'slice',
   many: 'slices',
   counted: null,

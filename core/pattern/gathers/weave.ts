@@ -1,10 +1,10 @@
-import type { SingleGather } from '../types';
+import type { GatherOfKind, SingleGather } from '../types';
 import { straightStitches, type GatherRules, type Interval } from './kind';
 
 // Taken once: these run in the hot loops.
 const { ceil, floor, log, max, min } = Math;
 
-type Weave = Extract<SingleGather, { kind: 'weave' }>;
+type Weave = GatherOfKind<'weave'>;
 
 /**
  * Picked so far from the scalp, stitches are twice as wide as at it, mm. Working assumption: at 10–30 mm they

@@ -1,10 +1,10 @@
-import type { SingleGather } from '../types';
+import type { GatherOfKind } from '../types';
 import type { GatherRules } from './kind';
 
 // Taken once: these run in the hot loops.
 const { abs, floor, max, min } = Math;
 
-type Zigzag = Extract<SingleGather, { kind: 'zigzag' }>;
+type Zigzag = GatherOfKind<'zigzag'>;
 
 const pointsOf = ({ pointMm }: Zigzag, widthMm: number) => max(1, floor(widthMm / pointMm + 1e-9));
 

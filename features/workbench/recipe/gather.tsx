@@ -8,6 +8,7 @@ import {
   offScalp,
   type Gather,
   type GatherKind,
+  type GatherOfKind,
   type SingleGather,
 } from '@/core/pattern';
 import { Segmented } from '@/ui/segmented';
@@ -19,7 +20,6 @@ import type { RecipeProps } from './props';
 import { FIRST_SEQUENCE, TurnFields } from './turns';
 
 type Kind = GatherKind | 'alternate';
-type Of<K extends GatherKind> = Extract<SingleGather, { kind: K }>;
 /** Changes what is gathered, where it is still of the kind that the fields were drawn for. */
 type Change<G extends SingleGather> = (what: string, figure: (gather: G) => string, to: Partial<G>) => void;
 interface FieldsProps<G extends SingleGather> {
@@ -31,8 +31,8 @@ interface FieldsProps<G extends SingleGather> {
 const OFFERED: {
   readonly [K in GatherKind]: {
     words: string;
-    start: Of<K>;
-    Fields: ComponentType<FieldsProps<Of<K>>> | null;
+    start: GatherOfKind<K>;
+    Fields: ComponentType<FieldsProps<GatherOfKind<K>>> | null;
   };
 } = {
   slice: { words: 'Slice', start: GATHER_PRESETS.slice.gather, Fields: null },
@@ -127,7 +127,7 @@ function KindFields({ gather, set }: FieldsProps<SingleGather>) {
 }
 
 /** Widths along the parting of a gather that has stitches; what lies between them belongs to it alone. */
-function StitchFields<G extends Of<'weave'> | Of<'double'>>({
+function StitchFields<G extends GatherOfKind<'weave'> | GatherOfKind<'double'>>({
   gather,
   set,
   children,
@@ -156,7 +156,7 @@ function StitchFields<G extends Of<'weave'> | Of<'double'>>({
   );
 }
 
-function WeaveFields({ gather, set }: FieldsProps<Of<'weave'>>) {
+function WeaveFields({ gather, set }: FieldsProps<GatherOfKind<'weave'>>) {
   const { say } = useUnits();
   return (
     <>
@@ -178,8 +178,8 @@ function WeaveFields({ gather, set }: FieldsProps<Of<'weave'>>) {
   );
 }
 
-function DoubleFields({ gather, set }: FieldsProps<Of<'double'>>) {
-  const said = ({ depth }: Of<'double'>) => (depth > 0.35 ? 'half' : 'quarter');
+function DoubleFields({ gather, set }: FieldsProps<GatherOfKind<'double'>>) {
+  const said = ({ depth }: GatherOfKind<'double'>) => (depth > 0.35 ? 'half' : 'quarter');
   return (
     <>
       <StitchFields gather={gather} set={set} />
@@ -196,7 +196,7 @@ function DoubleFields({ gather, set }: FieldsProps<Of<'double'>>) {
   );
 }
 
-function ZigzagFields({ gather, set }: FieldsProps<Of<'zigzag'>>) {
+function ZigzagFields({ gather, set }: FieldsProps<GatherOfKind<'zigzag'>>) {
   const { say } = useUnits();
   return (
     <>
@@ -214,7 +214,7 @@ function ZigzagFields({ gather, set }: FieldsProps<Of<'zigzag'>>) {
 }
 
 /** Whether stitches skim the section's surface or go through it. */
-function Depth<G extends Of<'weave'> | Of<'zigzag'>>({ gather, set }: FieldsProps<G>) {
+function Depth<G extends GatherOfKind<'weave'> | GatherOfKind<'zigzag'>>({ gather, set }: FieldsProps<G>) {
   const said = ({ depth }: G) => (depth > 0.6 ? 'through' : 'surface');
   return (
     <Segmented
@@ -235,7 +235,7 @@ const ENDS = [
 ] as const;
 
 /** Stitches that grow or shrink along the section, and the end at which they begin. */
-function Graded({ gather, set }: FieldsProps<Of<'weave'>>) {
+function Graded({ gather, set }: FieldsProps<GatherOfKind<'weave'>>) {
   const { say } = useUnits();
   const { lastStitchMm } = gather;
   return (
