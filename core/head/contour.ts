@@ -12,7 +12,9 @@ export type Outline = readonly OpenedPoint[];
 export function traceOutlines(grid: ScalpGrid, depths: Float64Array): Outline[] {
   const { columns, rows } = grid;
   const cells: number[] = [];
-  for (let r = 0; r + 1 < rows; r += 1) for (let c = 0; c + 1 < columns; c += 1) cells.push(r * columns + c);
+  for (let r = 0; r + 1 < rows; r += 1) {
+    for (let a = r * columns; a + 1 < (r + 1) * columns; a += 1) if (!Number.isNaN(depths[a])) cells.push(a);
+  }
   return traceLevel(grid, depths, 0, cells).map(({ points }) => points);
 }
 

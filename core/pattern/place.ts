@@ -16,7 +16,17 @@ import {
 } from '../head';
 import type { Frame } from './frame';
 import { crossesItself, polygonArea, polygonDepth } from './polygon';
-import { behindEarLine, beyondAzimuth, both, either, hairBearing, leftOf, not, type Region } from './region';
+import {
+  behindEarLine,
+  beyondAzimuth,
+  both,
+  either,
+  hairBearing,
+  leftOf,
+  not,
+  onceByNode,
+  type Region,
+} from './region';
 import { smoothstep } from './smoothstep';
 import {
   followsHair,
@@ -94,11 +104,15 @@ function placeRegion(place: Place, frame: Frame, flip: boolean): Region {
     case 'whole':
       return hairBearing;
     case 'back':
-      return behindEarLine;
+      return onceByNode(frame.grid, 'back', () => behindEarLine);
     case 'side':
-      return not(behindEarLine);
+      return not(onceByNode(frame.grid, 'back', () => behindEarLine));
     case 'zones':
-      return either(...place.zones.map((family) => zoneRegion(family, frame)));
+      return either(
+        ...place.zones.map((family) =>
+          onceByNode(frame.grid, `zone ${family}`, () => zoneRegion(family, frame)),
+        ),
+      );
     case 'part-strip':
       return partStrip(place, frame);
     case 'hairline-band':
@@ -128,7 +142,13 @@ function placeRegion(place: Place, frame: Frame, flip: boolean): Region {
 function zoneRegion(family: ZoneFamily, frame: Frame): Region {
   const { head } = frame;
   const { k, skull } = head;
-  const crown: Region = ({ point }) => CROWN_RADIUS_MM * k - surfaceDistance(point, head.crown, skull);
+  const crown = onceByNode(
+    frame.grid,
+    'crown',
+    () =>
+      ({ point }) =>
+        CROWN_RADIUS_MM * k - surfaceDistance(point, head.crown, skull),
+  );
   const toHairline = frame.hairlineDistance();
   const band: Region = ({ index }) => HAIRLINE_BAND_MM * k - toHairline[index];
   const within =

@@ -1,4 +1,4 @@
-import type { OpenedPoint, ScalpPlace, Vec3 } from '../head';
+import type { OpenedPoint, ScalpGrid, ScalpPlace, Vec3 } from '../head';
 
 // Taken once: these run in the hot loops.
 const { abs, max, min, sin } = Math;
@@ -63,6 +63,27 @@ export const not =
   (region: Region): Region =>
   (node) =>
     -region(node);
+
+/**
+ * A region that depends on the head alone: each node is worked out once for all panels that ask.
+ * @param key what tells it from the others of this raster
+ */
+export function onceByNode(grid: ScalpGrid, key: string, region: () => Region): Region {
+  const known = headRegions.get(grid) ?? new Map<string, Region>();
+  headRegions.set(grid, known);
+  const had = known.get(key);
+  if (had) return had;
+  const depths = new Float64Array(grid.points.length).fill(Number.NaN);
+  const worked = region();
+  const once: Region = (node) => {
+    const depth = depths[node.index];
+    return depth === depth ? depth : (depths[node.index] = worked(node));
+  };
+  known.set(key, once);
+  return once;
+}
+
+const headRegions = new WeakMap<ScalpGrid, Map<string, Region>>();
 
 /** An angle kept within ±90°, where its sine still grows. */
 function clampTurn(angle: number): number {
