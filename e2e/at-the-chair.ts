@@ -1,5 +1,7 @@
 import type { Page } from 'puppeteer-core';
-import { serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
+import { MINUTE, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
+import { followed } from '@/core/chair/testing';
+import { serverNow } from '@/data/now';
 import { advance } from './later';
 
 /** A service as the server has it. */
@@ -14,6 +16,29 @@ export const served = (page: Page, visit: string): Promise<Served> =>
     visit,
   );
 
+/**
+ * Goes on from where a service stands to its end, as Chair says, on a device that is not looked at: hours go by
+ * and everything is sent at once. What the screen shows on the way is looked at in chair.test.ts.
+ */
+export async function doneElsewhere(page: Page, visit: string) {
+  const { script, events } = await served(page, visit);
+  const from = serverNow();
+  const all = followed(script, { from, after: events });
+  await advance((all.now - from) / MINUTE);
+  const status = await page.evaluate(
+    async (id, batch) =>
+      (await fetch(`/api/services/${id}/events`, { method: 'POST', body: JSON.stringify(batch) })).status,
+    visit,
+    {
+      device: 'another device',
+      deviceNow: all.now,
+      events: all.events.slice(events.length).map(({ at, body }) => ({ id: crypto.randomUUID(), at, body })),
+    },
+  );
+  if (status !== 200) throw new Error(`The events were answered with ${status}.`);
+  return all;
+}
+
 export async function stateOf(page: Page, visit: string) {
   const { script, events } = await served(page, visit);
   return serviceState(script, events);
@@ -26,7 +51,7 @@ export async function saidNow(page: Page): Promise<string> {
 }
 
 /** Waits until nothing is under way to the server: it would be told by the time after a jump. */
-const settled = (page: Page) =>
+export const settled = (page: Page) =>
   page.waitForFunction(
     () => !/^(Live|Opening).*kept/.test(document.querySelector('[aria-label=Connection]')?.textContent ?? ''),
   );

@@ -5,23 +5,19 @@ import {
   betterRest,
   conflictWords,
   dueAlarms,
-  endOf,
   lastUndoable,
   mayRinseNow,
   MINUTE,
   nextStep,
   recordOf,
   restOf,
-  restSteps,
   restTimeline,
   serviceState,
   timersOf,
   type EventBody,
   type ServiceEvent,
-  type ServiceScript,
-  type ServiceState,
 } from '.';
-import { closed, happened, scriptFor, started, T0 } from './testing';
+import { closed, followed, happened, scriptFor, started, stepAt, T0 } from './testing';
 
 const at = (minute: number) => T0 + minute * MINUTE;
 const foiledFrom = (block: number, n: number, from: number) =>
@@ -443,64 +439,11 @@ describe('alarms', () => {
   });
 });
 
-/** The step that Chair shows at a moment. */
-function stepAt(script: ServiceScript, state: ServiceState, now: number) {
-  const question = restOf(script, state, now);
-  return nextStep(
-    script,
-    state,
-    question ? restSteps(question, restTimeline(question), state.startedAt ?? now) : [],
-    now,
-  );
-}
-
-/** Follows what Chair says, each foil in so many seconds, until everything is done. */
-function follow(script: ServiceScript, secondsEach = 60, until = Infinity) {
-  const events: ServiceEvent[] = [];
-  let now = T0;
-  let n = 0;
-  const act = (body: EventBody) =>
-    events.push({ id: `f${(n += 1)}`, device: 'station', at: now, by: 'Ottilie', body });
-  const kinds: string[] = [];
-  for (let guard = 0; guard < 400 && now < T0 + until * MINUTE; guard += 1) {
-    const state = serviceState(script, events);
-    const step = stepAt(script, state, now);
-    if (kinds.at(-1) !== step.kind) kinds.push(step.kind);
-    if (step.kind === 'finished') break;
-    if (step.kind === 'start') act(started);
-    else if (step.kind === 'foil') {
-      const fresh = step.place === 0 && state.lastBlock !== null && state.lastBlock !== step.block.block.id;
-      now += secondsEach * 1000 + (fresh ? script.rules.panelChange * MINUTE : 0);
-      act(closed(step.foil));
-    } else if (step.kind === 'bowl') {
-      now += script.rules.mixChange * MINUTE;
-      act({ kind: 'bowl', mix: step.mix });
-    } else if (step.kind === 'wait') now = step.until;
-    else if (step.kind === 'pull') {
-      now += (script.rules.pullChange + step.units.length * script.rules.pullEach) * MINUTE;
-      act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null });
-    } else if (step.kind === 'rinse')
-      act({ kind: 'rinse-begun', blocks: step.blocks, foils: step.units, incident: null });
-    else if (step.kind === 'at-basin') {
-      now =
-        step.begunAt +
-        (script.rules.setUp + step.blocks.length * script.rules.each + script.rules.finish) * MINUTE;
-      act({ kind: 'rinse-done' });
-    } else if (step.kind === 'step-begin') act({ kind: 'step-begun', step: step.own.step.id });
-    else if (step.kind === 'step-until') now = step.at;
-    else if (step.kind === 'step-done') {
-      now = Math.max(now, endOf(step.own));
-      act({ kind: 'step-done', step: step.own.step.id });
-    } else if (step.kind === 'finish') act({ kind: 'finished' });
-  }
-  return { events, kinds, state: serviceState(script, events) };
-}
-
 describe('the service, followed to its end', () => {
   const script = scriptFor([6, 6, 6]);
 
   test('one step after the other, every foil closed and rinsed inside its limit, the colours done together', () => {
-    const { kinds, state, events } = follow(script);
+    const { kinds, state, events } = followed(script);
     expect(kinds[0]).toBe('start');
     expect(kinds.slice(-2)).toEqual(['finish', 'finished']);
     expect(state.blocks.every(({ standing }) => standing === 'rinsed')).toBe(true);
@@ -521,8 +464,8 @@ describe('the service, followed to its end', () => {
   });
 
   test('slower than planned: the rest moves, and still nothing is over', () => {
-    const usual = recordOf(script, follow(script).state);
-    const slow = recordOf(script, follow(script, 100).state);
+    const usual = recordOf(script, followed(script).state);
+    const slow = recordOf(script, followed(script, { secondsEach: 100 }).state);
     expect(slow.rinsed.done!).toBeGreaterThan(usual.rinsed.done! + 5);
     expect(slow.over).toBe(0);
     expect(slow.units[0].seconds).toBe(100);
@@ -531,7 +474,7 @@ describe('the service, followed to its end', () => {
   test('without deviation the rest is the plan', () => {
     const whole = restTimeline(restOf(script, serviceState(script, []), T0)!);
     for (const minutes of [5, 9, 14]) {
-      const { events } = follow(script, 60, minutes);
+      const { events } = followed(script, { minutes });
       const rest = restTimeline(restOf(script, serviceState(script, events), events.at(-1)!.at)!);
       expect(rest.end).toBeCloseTo(whole.end, 6);
       expect(rest.foils).toHaveLength(18);
@@ -540,7 +483,7 @@ describe('the service, followed to its end', () => {
 
   test('the forecast does not jump: three taps at usual pace move its end by less than three minutes', () => {
     const long = scriptFor([40, 30]);
-    const { events } = follow(long, 60);
+    const { events } = followed(long);
     const ends = events.flatMap((_, i) => {
       const state = serviceState(long, events.slice(0, i + 1));
       const rest =
@@ -555,7 +498,7 @@ describe('the service, followed to its end', () => {
 
   test('foils are opened as they are ready, each once, and none is over', () => {
     const long = scriptFor([60]);
-    const { state, events, kinds } = follow(long, 62);
+    const { state, events, kinds } = followed(long, { secondsEach: 62 });
     expect(kinds).toContain('pull');
     const pulled = events.flatMap(({ body }) => (body.kind === 'pulled' ? body.foils : []));
     expect(new Set(pulled).size).toBe(pulled.length);

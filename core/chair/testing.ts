@@ -4,9 +4,12 @@ import { headFactor } from '../lift';
 import { plainStep, plainSteps } from '../steps';
 import { EVERYWHERE } from '../visit';
 import type { EventBody, ServiceEvent } from './events';
+import { nextStep, type NextStep } from './next-step';
+import { restOf, restSteps, restTimeline } from './rest';
 import type { ScriptBlock, ScriptLift, ScriptUnit, ServiceScript } from './script';
 import { MINUTE } from './minute';
-import { readyMinutesOf } from './state';
+import { readyMinutesOf, serviceState, type ServiceState } from './state';
+import { endOf } from './steps';
 
 /** A moment that tests start from. */
 export const T0 = Date.UTC(2026, 5, 1, 9, 0);
@@ -155,3 +158,103 @@ export function happened(
 
 export const started: EventBody = { kind: 'started' };
 export const closed = (foil: string): EventBody => ({ kind: 'closed', foil });
+
+/** The step that Chair shows at a moment. */
+export function stepAt(script: ServiceScript, state: ServiceState, now: number): NextStep {
+  const question = restOf(script, state, now);
+  return nextStep(
+    script,
+    state,
+    question ? restSteps(question, restTimeline(question), state.startedAt ?? now) : [],
+    now,
+  );
+}
+
+/** Events as they are sent: each has an id of its own. */
+const idAt = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
+
+/**
+ * Does what Chair says until everything is done, each foil in so many seconds.
+ * @param minutes no longer than this
+ * @param after what happened before: it is gone on from there
+ */
+export function followed(
+  script: ServiceScript,
+  {
+    secondsEach,
+    minutes = Infinity,
+    from = T0,
+    after = [],
+  }: {
+    /** Otherwise as long as it was planned. */
+    readonly secondsEach?: number;
+    readonly minutes?: number;
+    readonly from?: number;
+    readonly after?: readonly ServiceEvent[];
+  } = {},
+) {
+  const { rules } = script;
+  const events = [...after];
+  const steps: NextStep[] = [];
+  let now = from;
+  const act = (body: EventBody) =>
+    events.push({ id: idAt(events.length + 1), device: 'station', at: now, by: 'Ottilie', body });
+  const secondsOf = (foil: string) =>
+    secondsEach ?? script.units.find(({ id }) => id === foil)?.seconds ?? 60;
+  for (let guard = 0; guard < 400 && now < from + minutes * MINUTE; guard += 1) {
+    const state = serviceState(script, events);
+    const step = stepAt(script, state, now);
+    steps.push(step);
+    if (step.kind === 'finished') break;
+    switch (step.kind) {
+      case 'start':
+        act(started);
+        break;
+      case 'foil': {
+        const fresh = step.place === 0 && state.lastBlock !== null && state.lastBlock !== step.block.block.id;
+        now += secondsOf(step.foil) * 1000 + (fresh ? rules.panelChange * MINUTE : 0);
+        act(closed(step.foil));
+        break;
+      }
+      case 'bowl':
+        now += rules.mixChange * MINUTE;
+        act({ kind: 'bowl', mix: step.mix });
+        break;
+      case 'wait':
+        now = step.until;
+        break;
+      case 'pull':
+        now += (rules.pullChange + step.units.length * rules.pullEach) * MINUTE;
+        act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null });
+        break;
+      case 'again':
+        now += rules.pullChange * MINUTE;
+        for (const { id } of step.units) now += rules.pullEach * MINUTE + secondsOf(id) * 1000;
+        act({ kind: 'reapplied', foils: step.units.map(({ id }) => id), reason: 'as planned' });
+        break;
+      case 'rinse':
+        act({ kind: 'rinse-begun', blocks: step.blocks, foils: step.units, incident: null });
+        break;
+      case 'at-basin':
+        now = step.begunAt + (rules.setUp + step.blocks.length * rules.each + rules.finish) * MINUTE;
+        act({ kind: 'rinse-done' });
+        break;
+      case 'step-begin':
+        // Rinsing ends what is on.
+        if (step.own.step.kind === 'rinse') now = Math.max(now, ...step.on.map(endOf));
+        act({ kind: 'step-begun', step: step.own.step.id });
+        break;
+      case 'step-until':
+        now = step.at;
+        break;
+      case 'step-done':
+        now = Math.max(now, endOf(step.own));
+        act({ kind: 'step-done', step: step.own.step.id });
+        break;
+      case 'finish':
+        act({ kind: 'finished' });
+    }
+  }
+  const kinds = steps.map(({ kind }) => kind).filter((kind, i, all) => kind !== all[i - 1]);
+  return { script, events, steps, kinds, now, state: serviceState(script, events) };
+}

@@ -1,6 +1,9 @@
 import type { OpenedPoint } from './opened';
 import type { ScalpGrid } from './scalp';
 
+// Taken once: asked in the hot loops.
+const { isNaN } = Number;
+
 /** A closed outline on the opened head, mm. */
 export type Outline = readonly OpenedPoint[];
 
@@ -13,7 +16,7 @@ export function traceOutlines(grid: ScalpGrid, depths: Float64Array): Outline[] 
   const { columns, rows } = grid;
   const cells: number[] = [];
   for (let r = 0; r + 1 < rows; r += 1) {
-    for (let a = r * columns; a + 1 < (r + 1) * columns; a += 1) if (!Number.isNaN(depths[a])) cells.push(a);
+    for (let a = r * columns; a + 1 < (r + 1) * columns; a += 1) if (!isNaN(depths[a])) cells.push(a);
   }
   return traceLevel(grid, depths, 0, cells).map(({ points }) => points);
 }
@@ -42,7 +45,7 @@ export function traceLevel(
     const v2 = values[a + columns + 1] - level;
     const v3 = values[a + columns] - level;
     const code = (v0 > 0 ? 1 : 0) | (v1 > 0 ? 2 : 0) | (v2 > 0 ? 4 : 0) | (v3 > 0 ? 8 : 0);
-    if (code === 0 || code === 15 || Number.isNaN(v0 + v1 + v2 + v3)) continue;
+    if (code === 0 || code === 15 || isNaN(v0 + v1 + v2 + v3)) continue;
     // An edge between two nodes is named by its lower node and its direction (0 along the row, 1 along the
     // column).
     const sides = [2 * a, 2 * (a + 1) + 1, 2 * (a + columns), 2 * a + 1];

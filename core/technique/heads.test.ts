@@ -6,15 +6,12 @@ import { planOf, TECHNIQUES, type Technique } from './index';
 const engine = createPatternEngine();
 type Hairline = PlanHead['hairline']['left'];
 
-/** Seven heads: sizes, hairlines, parts and densities as they come in. */
+/** Four heads: sizes, hairlines, parts and densities as they come in. */
 const HEADS: readonly { readonly name: string; readonly head: PlanHead; readonly density: number }[] = [
-  { mm: 550, line: 'round', part: 22, density: 170 },
-  { mm: 550, line: 'round', part: -22, density: 170 },
   { mm: 550, line: 'pointed', part: 40, density: 220 },
   { mm: 550, line: 'receding', part: -40, density: 110 },
   { mm: 520, line: 'straight', part: -22, density: 220 },
-  { mm: 585, line: 'straight', part: 0, density: 110 },
-  { mm: 600, line: 'round', part: -40, density: 170 },
+  { mm: 600, line: 'round', part: 0, density: 170 },
 ].map(({ mm, line, part, density }) => ({
   name: `${mm} mm, ${line}, part ${part}, ${density} a cm²`,
   head: {

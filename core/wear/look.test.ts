@@ -371,10 +371,9 @@ describe('looks', () => {
     const all = ['four-quarters', 'hairline-and-threes', 'deep-contrast', 'two-mixes-in-bricks'].map(
       technique,
     );
+    const seen = all.map((plan) => [look(plan, tied), lookAt(plan, engine, TIED, {}, 40_000)]);
     for (const view of ['left', 'back'] as const) {
-      const pairs = all.map((plan) =>
-        [look(plan, tied), lookAt(plan, engine, TIED, {}, 40_000)].map(({ brightness }) => brightness[view]),
-      );
+      const pairs = seen.map((looks) => looks.map(({ brightness }) => brightness[view]));
       // Tied back, a view shows the hair of a few rows at the hairline: which of it was drawn is chance.
       for (const [some, many] of pairs) expect(Math.abs(many / some - 1)).toBeLessThan(0.33);
       const [some, many] = [0, 1].map((i) => pairs.reduce((sum, pair) => sum + pair[i], 0));
