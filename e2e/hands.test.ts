@@ -35,6 +35,7 @@ async function open(size: (typeof SIZES)[number]): Promise<void> {
     isMobile: size.width < 500,
   });
   await signIn(page);
+  await page.goto(`${address()}/clients`);
 }
 afterEach(() => session.close());
 

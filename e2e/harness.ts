@@ -2,6 +2,7 @@ import { existsSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import path from 'node:path';
 import axe from 'axe-core';
+import { sealData } from 'iron-session';
 import puppeteer, {
   TimeoutError,
   type Browser,
@@ -16,7 +17,7 @@ import { closeDatabase } from '@/data/database';
 import { DEMO_PASSWORD } from '@/data/demo/people';
 import { readHouse } from '@/data/house';
 import { serverNow } from '@/data/now';
-import { signedIn } from '@/data/testing/actor';
+import { sessionOf, signedIn } from '@/data/testing/actor';
 import { createVisit } from '@/data/visits';
 import { today } from '@/core/units';
 
@@ -95,7 +96,25 @@ export async function openBrowser(width = 1280, height = 800, { solids = false }
   };
 }
 
-export async function signIn(
+/**
+ * Signs somebody in without the form: the page holds their session and stands on an address of the application
+ * that draws nothing. The form is filled in where it is tested, {@link signInByHand}.
+ */
+export async function signIn(page: Page, email = 'ottilie@fernhollow.example'): Promise<void> {
+  const secret = process.env.LATTICE_SESSION_SECRET;
+  if (!secret) throw new Error('The browser tests need the server’s secret: run bin/test.');
+  await page.setCookie({
+    name: 'lattice',
+    value: await sealData({ sessionId: await sessionOf(email) }, { password: secret }),
+    url: address(),
+    httpOnly: true,
+    sameSite: 'Lax',
+  });
+  await page.goto(`${address()}/healthz`);
+  emails.set(page, email);
+}
+
+export async function signInByHand(
   page: Page,
   email = 'ottilie@fernhollow.example',
   password = DEMO_PASSWORD,
@@ -451,20 +470,27 @@ interface AxeFinding {
   readonly nodes: readonly { readonly html: string; readonly failureSummary: string }[];
 }
 interface AxeWindow {
-  readonly axe?: { run(options: object): Promise<{ violations: AxeFinding[] }> };
+  readonly axe?: { run(within: Node, options: object): Promise<{ violations: AxeFinding[] }> };
 }
 
-/** Findings of axe-core of any grade on the page as it stands; in the other theme only what goes by colour. */
-export async function axeFindings(page: Page): Promise<string[]> {
+/**
+ * Findings of axe-core of any grade on the page as it stands, or in the dialog that is open on it.
+ * @param themes in every other than the first only what goes by colour; every-page and assist ask for both
+ */
+export async function axeFindings(
+  page: Page,
+  themes: readonly ('light' | 'dim')[] = ['light'],
+): Promise<string[]> {
   // The title streams in after the page's body.
   await page.waitForFunction(() => document.title !== '');
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
-  return page.evaluate(async () => {
+  return page.evaluate(async (wanted) => {
     const { axe: runner } = window as unknown as Required<AxeWindow>;
+    const within = document.querySelector('[role=dialog]') ?? document;
     const root = document.documentElement;
     const chosen = root.dataset.theme;
     const found: string[] = [];
-    for (const theme of ['light', 'dim']) {
+    for (const theme of wanted) {
       root.dataset.theme = theme;
       // A colour on its way from one to the other is neither.
       await Promise.all(
@@ -473,11 +499,11 @@ export async function axeFindings(page: Page): Promise<string[]> {
           .filter((animation) => animation.effect?.getComputedTiming().endTime !== Infinity)
           .map((animation) => animation.finished.catch(() => undefined)),
       );
-      const { violations } = await runner.run({
+      const { violations } = await runner.run(within, {
         resultTypes: ['violations'],
         // Style sheets are not fetched again only to look for pages that forbid to be turned.
         preload: false,
-        ...(theme === 'dim' && { runOnly: ['color-contrast', 'link-in-text-block'] }),
+        ...(theme !== wanted[0] && { runOnly: ['color-contrast', 'link-in-text-block'] }),
       });
       found.push(
         ...violations.map(
@@ -491,5 +517,5 @@ export async function axeFindings(page: Page): Promise<string[]> {
     }
     root.dataset.theme = chosen;
     return found;
-  });
+  }, themes);
 }

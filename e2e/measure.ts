@@ -1,4 +1,4 @@
-import { begin, fill, openBrowser, openStep, press, saved, signIn, visitByHand } from './harness';
+import { begin, fill, openBrowser, openStep, press, saved, signInByHand, visitByHand } from './harness';
 
 /**
  * Measures the workbench at about 120 foils against its numbers: an edit on the opened head and on the round
@@ -13,7 +13,7 @@ process.env.LATTICE_TEST_ADDRESS ??= process.argv[2] ?? 'http://127.0.0.1:4600';
 const { page, close } = await openBrowser(1280, 960, { solids: true });
 // The runner names inner functions by a helper of its own, which a page does not have.
 await page.evaluateOnNewDocument('globalThis.__name = (own) => own');
-await signIn(page);
+await signInByHand(page);
 const visitId = await visitByHand(page, 'Measured Head');
 await press(page, 'Pattern');
 await page.waitForSelector('#total-foils');
@@ -172,7 +172,7 @@ await openStep(page, visitId, 'record');
 await begin(page);
 const other = await openBrowser(1024, 768);
 await other.page.evaluateOnNewDocument('globalThis.__name = (own) => own');
-await signIn(other.page, 'bram@fernhollow.example');
+await signInByHand(other.page, 'bram@fernhollow.example');
 for (const own of [page, other.page]) {
   await own.goto(`${process.env.LATTICE_TEST_ADDRESS}/chair?visit=${visitId}`);
   await own.waitForFunction(() => document.body.innerText.includes('The clock runs from the first foil on'));

@@ -16,7 +16,7 @@ import {
   press,
   saved,
   see,
-  signIn,
+  signInByHand,
   slide,
   type Session,
 } from './harness';
@@ -30,7 +30,7 @@ beforeAll(async () => {
     window.fetch = (...how: Parameters<typeof fetch>) =>
       navigator.onLine ? real(...how) : Promise.reject(new TypeError('Failed to fetch'));
   });
-  await signIn(session.page);
+  await signInByHand(session.page);
 });
 afterAll(() => session.close());
 afterEach(() => offline(session, false));

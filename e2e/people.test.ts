@@ -13,7 +13,7 @@ import {
   press,
   see,
   axeFindings,
-  signIn,
+  signInByHand,
   type Session,
 } from './harness';
 
@@ -21,7 +21,7 @@ let owner: Session;
 let other: Session;
 beforeAll(async () => {
   [owner, other] = [await openBrowser(), await openBrowser()];
-  await signIn(owner.page);
+  await signInByHand(owner.page);
 });
 afterAll(async () => {
   await owner.close();
@@ -55,7 +55,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await other.page.goto(link);
   await see(other.page, 'This link was used already');
 
-  await signIn(other.page, email, 'a long enough one');
+  await signInByHand(other.page, email, 'a long enough one');
   await menu(other.page, 'Linnea Garrick, colourist', 'PIN, password');
   await at(other.page, /\/me$/);
   await fill(other.page, 'New PIN', '12');
@@ -88,7 +88,7 @@ test('somebody is invited, joins, sets a PIN, takes a locked station over, and l
   await page.goto(`${address()}/clients`);
   await menu(page, 'Linnea Garrick, colourist', 'Sign out');
   await at(page, /sign-in$/);
-  await signIn(page);
+  await signInByHand(page);
   await page.goto(`${address()}/house/people`);
   await menu(page, 'More for Linnea Garrick', 'No longer works here');
   await page.waitForSelector('article[aria-label="Linnea Garrick"] p::-p-text(No longer works here)');
@@ -135,7 +135,7 @@ test('a reset link sets a new password; the old one opens nothing', async () => 
   await fill(other.page, 'New password', DEMO_PASSWORD);
   await press(other.page, 'Save password');
   await see(other.page, 'Your new password is set.');
-  await signIn(other.page, 'suki@fernhollow.example', DEMO_PASSWORD);
+  await signInByHand(other.page, 'suki@fernhollow.example', DEMO_PASSWORD);
 });
 
 test('forms that are sent before scripts run answer: join, reset, sign-in, PIN', async () => {
@@ -294,7 +294,7 @@ describe('clients', () => {
     }, id);
     const stranger = await openBrowser();
     try {
-      await signIn(stranger.page, 'leocadia@osieryard.example');
+      await signInByHand(stranger.page, 'leocadia@osieryard.example');
       const answers = await stranger.page.evaluate(
         async (client, own) => {
           const form = new FormData();

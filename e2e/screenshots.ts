@@ -6,7 +6,7 @@ import {
   openBrowser,
   openStep,
   press,
-  signIn,
+  signInByHand,
   visitByHand,
   waitForNamed,
 } from './harness';
@@ -28,7 +28,7 @@ const shoot = async (name: string) => {
   console.log(`docs/screenshots/${name}.png`);
 };
 
-await signIn(page);
+await signInByHand(page);
 await shoot('clients');
 await press(page, 'Maren Tolland');
 await at(page, /\/clients\/[0-9a-f-]+$/);

@@ -1,11 +1,11 @@
-import { address, at, openBrowser, press, see, signIn, type Session } from './harness';
+import { address, at, openBrowser, press, see, signInByHand, type Session } from './harness';
 
 let first: Session;
 let second: Session;
 beforeAll(async () => {
   [first, second] = [await openBrowser(), await openBrowser()];
-  await signIn(first.page);
-  await signIn(second.page, 'leocadia@osieryard.example');
+  await signInByHand(first.page);
+  await signInByHand(second.page, 'leocadia@osieryard.example');
 });
 afterAll(async () => {
   await first.close();

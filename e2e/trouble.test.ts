@@ -14,7 +14,7 @@ import {
   saved,
   see,
   axeFindings,
-  signIn,
+  signInByHand,
   slide,
   type Session,
 } from './harness';
@@ -50,7 +50,7 @@ describe('bad input', () => {
 
   test('a client without a name or with an odd phone is not added, and nothing typed is lost', async () => {
     const { page } = first;
-    await signIn(page);
+    await signInByHand(page);
     await press(page, 'New client');
     await fill(page, 'Phone', 'call me');
     await fill(page, 'Note', 'keeps what was typed');
@@ -137,7 +137,7 @@ describe('bad input', () => {
 
 describe('two people on one visit', () => {
   test('a stale edit is kept as a draft with its differences, and can be taken over', async () => {
-    await signIn(second.page, 'bram@fernhollow.example');
+    await signInByHand(second.page, 'bram@fernhollow.example');
     const visit = await newVisit(first.page, 'Two At Once', null);
     for (const { page } of [first, second]) await openStep(page, visit, 'pattern');
     await apart(second, async () => {

@@ -13,7 +13,7 @@ import {
   saved,
   see,
   axeFindings,
-  signIn,
+  signInByHand,
   type Session,
   waitForNamed,
 } from './harness';
@@ -64,7 +64,7 @@ test('from signing in to a recorded pattern that is found on the client', async 
   await see(page, 'Demo accounts');
   expect(await axeFindings(page)).toEqual([]);
 
-  await signIn(page);
+  await signInByHand(page);
 
   // A client and a visit.
   await press(page, 'New client');
