@@ -15,6 +15,7 @@ import {
   type Booking,
 } from './appointments';
 import { eraseClient } from './client-record';
+import { archiveClient } from './client-changes';
 import { createClient } from './clients';
 import { mergeClients } from './merges';
 import { inSalon, type Actor } from './database';
@@ -105,6 +106,15 @@ describe('booking', () => {
     ).toEqual({ ok: false, problem: 'Colourist: nobody of that name works here.' });
     expect(await ofDay('2027-03-02')).toHaveLength(before);
     expect(await book(owner, [booking({ clientId: crypto.randomUUID() })], ZONE)).toMatchObject({
+      ok: false,
+      problem: expect.stringContaining('Client:'),
+    });
+  });
+
+  test('nobody books for a client in the archive', async () => {
+    const gone = await createClient(owner, { name: 'Gone', phone: '', email: '', note: '', bornOn: null });
+    expect(await archiveClient(owner, gone, true)).toBe(true);
+    expect(await book(owner, [booking({ clientId: gone })], ZONE)).toMatchObject({
       ok: false,
       problem: expect.stringContaining('Client:'),
     });

@@ -1,3 +1,4 @@
+import { makeToken } from './api-tokens';
 import { takeTry } from './attempts';
 import { inSalon } from './database';
 import { DEMO_PASSWORD } from './demo/people';
@@ -242,6 +243,17 @@ describe('people', () => {
     expect(owners).toHaveLength(1);
   });
 
+  test('an owner who has left is none: the one who is there stays', async () => {
+    const [{ id: last }] = (await listPeople(owner)).people.filter(
+      ({ role, active }) => role === 'owner' && active,
+    );
+    const suki = (await listPeople(owner)).people.find(({ name }) => /^Suki/.test(name))!;
+    expect(await changePerson(owner, suki.id, { role: 'owner' })).toEqual({ ok: true });
+    expect(await changePerson(owner, suki.id, { active: false })).toEqual({ ok: true });
+    expect(await changePerson(owner, last, { role: 'colourist' })).toMatchObject({ ok: false });
+    expect(await changePerson(owner, suki.id, { role: 'assistant', active: true })).toEqual({ ok: true });
+  });
+
   test('who no longer works here is signed out everywhere and cannot sign in', async () => {
     const wren = (await listPeople(owner)).people.find(({ name }) => name === 'Wren Castellane')!;
     const session = await sessionOf('wren@fernhollow.example', 'a new long one');
@@ -253,6 +265,10 @@ describe('people', () => {
     expect(
       await openSession('wren@fernhollow.example', 'a new long one', { from: 'x', device: '' }),
     ).toBeUndefined();
+    expect(await makeToken(owner, { name: 'Till', scopes: [], personId: wren.id })).toBeUndefined();
+    // Who comes back signs in anew: what was open at a station then stays shut.
+    expect(await changePerson(owner, wren.id, { active: true })).toEqual({ ok: true });
+    expect(await readSession(session)).toBeUndefined();
   });
 
   test('a new password of one’s own ends one’s other sessions and keeps this one', async () => {
@@ -269,6 +285,7 @@ describe('people', () => {
     expect(await endSession(await signedIn('leocadia@osieryard.example'), session)).toBe(false);
     expect(await endSession(owner, session)).toBe(true);
     expect(await readSession(session)).toBeUndefined();
+    expect(await endSession(owner, session)).toBe(false);
   });
 
   test('working hours are kept with the person, and only within the salon', async () => {
@@ -299,6 +316,6 @@ describe('people', () => {
       (await readTrail(owner)).find(
         ({ act, words }) => act === 'person-changed' && words === 'Wren Castellane',
       )!.changes,
-    ).toEqual([{ where: 'works here', from: 'yes', to: 'no' }]);
+    ).toEqual([{ where: 'works here', from: 'no', to: 'yes' }]);
   });
 });
