@@ -53,7 +53,7 @@ async function everything(): Promise<{ clients: string[]; visits: string[] }> {
 }
 
 const AT_ONCE = 6;
-/** Steps of a visit that say something of the day. */
+/** Steps of a visit that say something of the day: one visit opens at the one, the next at the other. */
 const BY_THE_DAY = ['consult', 'record'] as const;
 
 test.each([0, 200])(
@@ -74,9 +74,10 @@ test.each([0, 200])(
       '/house/learnt',
       '/house/people',
       '/house/trail',
-      ...clients.flatMap((id) => [`/clients/${id}`, `/clients/${id}/trail`]),
+      ...clients.map((id) => `/clients/${id}`),
+      ...(days === 0 ? clients.map((id) => `/clients/${id}/trail`) : []),
       ...visits.flatMap((id, i) =>
-        (days === 0 && i % 3 === 0 ? STEPS : BY_THE_DAY).map((step) => `/visits/${id}/${step}`),
+        (days === 0 && i % 3 === 0 ? STEPS : [BY_THE_DAY[i % 2]]).map((step) => `/visits/${id}/${step}`),
       ),
     ];
     const wrong: string[] = [];
