@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { connect, inSalon } from './database';
 import { invitationFor } from './people';
-import { rawRows } from './raw-rows';
+import { signInWith } from './sign-in-lookup';
 
 const USAGE = 'Usage: bin/new-salon NAME --owner ADDRESS (while bin/start runs)';
 const given = z.tuple(
@@ -34,8 +34,7 @@ async function main(words: readonly string[]): Promise<void> {
   if (!url) throw new Error('LATTICE_OWNER_DATABASE_URL is not set: run bin/new-salon.');
   const owner = connect(url, 1);
   try {
-    const taken = await rawRows(owner, 'select 1 from find_sign_in(?)', [address]);
-    if (taken.length > 0)
+    if (await signInWith(owner, address))
       throw new Error(`Somebody signs in as ${address} already, in another salon. Nothing was made.`);
     const salonId = randomUUID();
     const token = await inSalon(

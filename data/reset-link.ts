@@ -1,6 +1,6 @@
 import { connect } from './database';
 import { makeResetLink } from './people';
-import { rawRows } from './raw-rows';
+import { signInWith } from './sign-in-lookup';
 
 /**
  * At the server's own command line: a link with which the person of an address sets a new password, also the
@@ -14,11 +14,7 @@ async function main([email = '', ...more]: readonly string[]): Promise<void> {
   if (!url) throw new Error('LATTICE_OWNER_DATABASE_URL is not set: run bin/reset-link.');
   const owner = connect(url, 2);
   try {
-    const [found] = await rawRows<{ person_id: string; salon_id: string }>(
-      owner,
-      'select person_id, salon_id from find_sign_in(?)',
-      [email.trim()],
-    );
+    const found = await signInWith(owner, email.trim());
     const token =
       found && (await makeResetLink({ salonId: found.salon_id, personId: null }, found.person_id, owner));
     if (!token) throw new Error(`Nobody who works here signs in as ${email}.`);

@@ -4,6 +4,7 @@ import { database, inSalon, type Actor, type Transaction } from './database';
 import { hashPassword, passwordMatches } from './passwords';
 import { announce } from './signals';
 import { rawRows } from './raw-rows';
+import { signInWith } from './sign-in-lookup';
 
 export type Role = 'owner' | 'colourist' | 'assistant';
 
@@ -55,11 +56,7 @@ export async function openSession(
     (station.known === undefined && (await takeTry('from', station.from))) ||
     (await takeTry('sign-in', tried));
   if (waitSeconds > 0) return { waitSeconds };
-  const [found] = await rawRows<{ person_id: string; salon_id: string; password_hash: string }>(
-    database(),
-    'select * from find_sign_in(?)',
-    [address],
-  );
+  const found = await signInWith(database(), address);
   decoy ??= hashPassword('no one has this password');
   const matches = await passwordMatches(found?.password_hash ?? (await decoy), password);
   if (!found || !matches) return undefined;

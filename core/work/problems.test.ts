@@ -57,3 +57,43 @@ test.each([
   expect(problems.some((problem) => sentence.test(problem))).toBe(true);
   expect(units).toBeGreaterThan(90);
 });
+
+describe('formulas that take turns', () => {
+  const turning = (rotation: Partial<NonNullable<Plan['panels'][number]['rotation']>>, part: object = {}) =>
+    said(
+      panels(({ id }) =>
+        id === 'side-left'
+          ? { rotation: { sequence: 'AB', by: 'foil', anew: false, from: 1, to: null, ...rotation }, ...part }
+          : {},
+      ),
+      { formulas: { A: usual, B: usual } },
+    ).problems.filter((words) => words.startsWith('Side, left'));
+  const foils = visitOf({ plan: startPlan() }).work.units.filter(({ panel }) => panel === 'side-left').length;
+
+  test('reach all of their letters, or it is said which are not reached', () => {
+    expect(turning({})).toEqual([]);
+    expect(turning({ to: 2 })).toEqual([]);
+    expect(turning({ sequence: 'ABB', to: 2 })).toEqual([
+      'Side, left: A B B in turn is longer than its 2 foils: B is never reached.',
+    ]);
+    expect(turning({ from: foils })).toEqual([
+      'Side, left: A B in turn is longer than its 1 foils: B is never reached.',
+    ]);
+  });
+  test('begin within the panel', () =>
+    expect(turning({ from: foils + 1 })).toEqual([
+      `Side, left: its formulas take turns from foil ${foils + 1} on, and it has ${foils} foils.`,
+    ]));
+  test('by row are counted in rows', () =>
+    expect(turning({ by: 'row', sequence: 'AB'.repeat(30) })[0]).toMatch(/ is longer than its \d+ rows: /));
+  test('of a panel that is switched off say nothing', () =>
+    expect(turning({ from: foils + 1 }, { muted: true })).toEqual([]));
+});
+
+test('a letter without a formula is said where others have one, and not where none has', () => {
+  const plan = panels(({ id }) => ({ formula: id === 'back' ? 'B' : 'A' }));
+  expect(said(plan).problems).toEqual([]);
+  expect(said(plan, { formulas: { A: usual } }).problems).toEqual([
+    expect.stringMatching(/^Letter B \(Back\) has no formula yet: the usual one is used, Moth/),
+  ]);
+});

@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { inSalon, type Transaction } from '../database';
 import { ArchiveProblem, readArchive } from './read';
 import { ARCHIVED, photoAt, type ArchivedTable } from './tables';
-import { rawRows } from '../raw-rows';
+import { signInWith } from '../sign-in-lookup';
 
 /** Nobody can sign in with it: it is the hash of nothing. New passwords come by bin/reset-link. */
 const NO_PASSWORD = '$argon2id$restored';
@@ -110,7 +110,7 @@ async function insert(
 async function refuseTakenAddresses(trx: Transaction, lines: readonly string[]): Promise<void> {
   for (const line of lines) {
     const { email } = JSON.parse(line) as { email: string };
-    if ((await rawRows(trx, 'select 1 from find_sign_in(?)', [email])).length > 0)
+    if (await signInWith(trx, email))
       throw new ArchiveProblem(
         `Somebody signs in here as ${email} already, in another salon; nothing was changed.`,
       );

@@ -1,8 +1,9 @@
 import { NO_ANSWERS } from '@/core/formats';
 import { AnswersKeeper } from './answers-keeper';
+import { storageInMemory } from '../testing/storage';
 
 const SECRET = 's'.repeat(32);
-let store: Map<string, string>;
+const stored = storageInMemory();
 let sent: {
   readonly body: {
     readonly base: typeof NO_ANSWERS;
@@ -11,13 +12,9 @@ let sent: {
   };
   answer(own: object | 'lost', status?: number): Promise<void>;
 }[];
-const real = {
-  fetch: globalThis.fetch,
-  localStorage: Object.getOwnPropertyDescriptor(globalThis, 'localStorage'),
-};
+const realFetch = globalThis.fetch;
 beforeEach(() => {
   jest.useFakeTimers();
-  store = new Map();
   sent = [];
   globalThis.fetch = ((_: string, { body }: { body: string }) =>
     new Promise((resolve, reject) => {
@@ -30,20 +27,10 @@ beforeEach(() => {
         },
       });
     })) as unknown as typeof fetch;
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (key: string) => store.get(key) ?? null,
-      setItem: (key: string, text: string) => void store.set(key, text),
-      removeItem: (key: string) => void store.delete(key),
-    },
-  });
 });
 afterEach(() => {
   jest.useRealTimers();
-  globalThis.fetch = real.fetch;
-  if (real.localStorage) Object.defineProperty(globalThis, 'localStorage', real.localStorage);
-  else delete (globalThis as { localStorage?: unknown }).localStorage;
+  globalThis.fetch = realFetch;
 });
 
 const bright = (brightness: number) => (before: typeof NO_ANSWERS) => ({
@@ -54,16 +41,16 @@ const bright = (brightness: number) => (before: typeof NO_ANSWERS) => ({
 test('an answer is kept on the phone at once and on the server a moment later', async () => {
   const keeper = new AnswersKeeper(SECRET, NO_ANSWERS, false);
   keeper.change(bright(2));
-  expect([...store.values()].map((text) => JSON.parse(text).document.wish.brightness)).toEqual([2]);
+  expect([...stored().values()].map((text) => JSON.parse(text).document.wish.brightness)).toEqual([2]);
   // What lies on the phone does not hold the address.
-  expect([...store.entries()].flat().join().includes(SECRET)).toBe(false);
+  expect([...stored().entries()].flat().join().includes(SECRET)).toBe(false);
   keeper.change(bright(4));
   await jest.advanceTimersByTimeAsync(700);
   expect(
     sent.map(({ body }) => [body.base.wish.brightness, body.document.wish.brightness, body.sent]),
   ).toEqual([[null, 4, false]]);
   await sent[0].answer({ ok: true, document: sent[0].body.document });
-  expect([keeper.read().state, keeper.read().sent, store.size]).toEqual(['saved', false, 0]);
+  expect([keeper.read().state, keeper.read().sent, stored().size]).toEqual(['saved', false, 0]);
 });
 
 test('without a network it stays on the phone, is tried again, and goes on after the page was closed', async () => {
@@ -72,7 +59,7 @@ test('without a network it stays on the phone, is tried again, and goes on after
   keeper.send();
   await jest.advanceTimersByTimeAsync(0);
   await sent[0].answer('lost');
-  expect([keeper.read().state, store.size]).toEqual(['away', 1]);
+  expect([keeper.read().state, stored().size]).toEqual(['away', 1]);
   await jest.advanceTimersByTimeAsync(4000);
   await sent[1].answer({ ok: false, problem: 'away' }, 503);
   keeper.stop();
@@ -120,5 +107,5 @@ test('done is said once; a refusal says why and keeps what was typed', async () 
     problem: 'This page is not open any more.',
     answers: { wish: { brightness: 3 } },
   });
-  expect(store.size).toBe(1);
+  expect(stored().size).toBe(1);
 });

@@ -1,6 +1,7 @@
 import type { SaveAnswer } from './edits';
 import { readBackup, writeBackup } from './backup';
 import { PartSaver, type SaveState } from './saver';
+import { storageInMemory } from '../testing/storage';
 
 const VISIT = '0b9f1f6e-0d57-4a3f-9a57-5a8a6f0f3f10';
 interface Sent {
@@ -17,19 +18,15 @@ interface Sent {
 }
 
 let sent: Sent[];
-let store: Map<string, string>;
 let states: [SaveState, string | undefined][];
 let stale: unknown[];
 let merged: unknown[];
-const real = {
-  fetch: globalThis.fetch,
-  localStorage: Object.getOwnPropertyDescriptor(globalThis, 'localStorage'),
-};
+storageInMemory();
+const realFetch = globalThis.fetch;
 
 beforeEach(() => {
   jest.useFakeTimers();
   sent = [];
-  store = new Map();
   states = [];
   stale = [];
   merged = [];
@@ -47,20 +44,10 @@ beforeEach(() => {
         },
       });
     })) as unknown as typeof fetch;
-  Object.defineProperty(globalThis, 'localStorage', {
-    configurable: true,
-    value: {
-      getItem: (key: string) => store.get(key) ?? null,
-      setItem: (key: string, text: string) => void store.set(key, text),
-      removeItem: (key: string) => void store.delete(key),
-    },
-  });
 });
 afterEach(() => {
   jest.useRealTimers();
-  globalThis.fetch = real.fetch;
-  if (real.localStorage) Object.defineProperty(globalThis, 'localStorage', real.localStorage);
-  else delete (globalThis as { localStorage?: unknown }).localStorage;
+  globalThis.fetch = realFetch;
 });
 
 const BASE = { n: 0, m: 0 };
