@@ -27,6 +27,8 @@ import type { DiskPoint, PlanHead } from './types';
 export interface Frame {
   readonly head: Head;
   readonly grid: ScalpGrid;
+  /** Whether all panels are sectioned off on its raster, or one thin panel on one of its own. */
+  readonly shared: boolean;
   /** Distance of the part from the middle, mm; 0 where the hair is worn without one. */
   readonly partOffsetMm: number;
   /** Arc from the front hairline to the end of the part, mm; null to the crown. */
@@ -97,6 +99,7 @@ function makeFrame(
   return {
     head,
     grid,
+    shared: true,
     partOffsetMm,
     partLengthMm,
     hairlineDistance,
@@ -127,6 +130,7 @@ export function onGrid(frame: Frame, grid: ScalpGrid): Frame {
   return {
     ...frame,
     grid,
+    shared: false,
     hairlineDistance: () => (kept.hairline ??= read(frame.hairlineDistance())),
     partDistance: () => {
       const { distance: mm, along } = frame.partDistance();

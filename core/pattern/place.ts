@@ -104,14 +104,12 @@ function placeRegion(place: Place, frame: Frame, flip: boolean): Region {
     case 'whole':
       return hairBearing;
     case 'back':
-      return onceByNode(frame.grid, 'back', () => behindEarLine);
+      return onceByNode(frame, 'back', () => behindEarLine);
     case 'side':
-      return not(onceByNode(frame.grid, 'back', () => behindEarLine));
+      return not(onceByNode(frame, 'back', () => behindEarLine));
     case 'zones':
       return either(
-        ...place.zones.map((family) =>
-          onceByNode(frame.grid, `zone ${family}`, () => zoneRegion(family, frame)),
-        ),
+        ...place.zones.map((family) => onceByNode(frame, `zone ${family}`, () => zoneRegion(family, frame))),
       );
     case 'part-strip':
       return partStrip(place, frame);
@@ -143,7 +141,7 @@ function zoneRegion(family: ZoneFamily, frame: Frame): Region {
   const { head } = frame;
   const { k, skull } = head;
   const crown = onceByNode(
-    frame.grid,
+    frame,
     'crown',
     () =>
       ({ point }) =>

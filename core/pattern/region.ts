@@ -1,4 +1,5 @@
 import type { OpenedPoint, ScalpGrid, ScalpPlace, Vec3 } from '../head';
+import type { Frame } from './frame';
 
 // Taken once: these run in the hot loops.
 const { abs, max, min, sin } = Math;
@@ -68,7 +69,12 @@ export const not =
  * A region that depends on the head alone: each node is worked out once for all panels that ask.
  * @param key what tells it from the others of this raster
  */
-export function onceByNode(grid: ScalpGrid, key: string, region: () => Region): Region {
+export function onceByNode(
+  { grid, shared }: Pick<Frame, 'grid' | 'shared'>,
+  key: string,
+  region: () => Region,
+): Region {
+  if (!shared) return region();
   const known = headRegions.get(grid) ?? new Map<string, Region>();
   headRegions.set(grid, known);
   const had = known.get(key);
