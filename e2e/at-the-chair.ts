@@ -73,7 +73,7 @@ export async function pass(page: Page, minutes: number): Promise<void> {
  * Does something at the chair and waits until the screen says the next thing: read too soon, time would be spent
  * on the last one twice.
  */
-export async function acted(page: Page, act: () => Promise<void>): Promise<void> {
+async function acted(page: Page, act: () => Promise<void>): Promise<void> {
   // Times run on by themselves.
   const words = async () => (await saidNow(page)).replace(/\d+:\d\d|\d+ (s|min)\b/g, '');
   const before = await words();

@@ -1,17 +1,6 @@
 import { levelAfter } from '../lift';
-import {
-  alarmsOf,
-  levelNow,
-  MINUTE,
-  nextStep,
-  recordOf,
-  restOf,
-  restSteps,
-  restTimeline,
-  serviceState,
-  type EventBody,
-} from '.';
-import { closed, happened, scriptFor, started, T0 } from './testing';
+import { alarmsOf, levelNow, MINUTE, recordOf, serviceState, type EventBody } from '.';
+import { closed, happened, scriptFor, started, stepAt, T0 } from './testing';
 
 /** Four foils, painted again with 30 vol after 20 minutes; level 4 to 8. */
 const lift = {
@@ -45,10 +34,7 @@ const foiled = Array.from({ length: 4 }, (_, i) => [i + 1, closed(`b0/${i}`)] as
 const state = (...list: Parameters<typeof happened>[0]) =>
   serviceState(service, happened([[0, started], ...foiled, ...list]));
 const at = (minute: number) => T0 + minute * MINUTE;
-const next = (current: ReturnType<typeof state>, minute: number) => {
-  const rest = restOf(service, current, at(minute))!;
-  return nextStep(service, current, restSteps(rest, restTimeline(rest), T0), at(minute));
-};
+const next = (current: ReturnType<typeof state>, minute: number) => stepAt(service, current, at(minute));
 const again = (...foils: number[]): EventBody => ({
   kind: 'reapplied',
   foils: foils.map((i) => `b0/${i}`),

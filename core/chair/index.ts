@@ -4,7 +4,7 @@ export { alarmsOf, dueAlarms, timersOf, type Alarm } from './alarms';
 export { dueOf } from './due';
 export { inOrder, lastUndoable, type EventBody, type ServiceEvent } from './events';
 export { MINUTE } from './minute';
-export { nextStep, type NextStep } from './next-step';
+export { nextStep, stepBody, type NextStep } from './next-step';
 export { recordOf, servedBy, wasPastLimit, type Served, type ServiceRecord } from './record';
 export {
   betterRest,

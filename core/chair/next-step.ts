@@ -1,4 +1,5 @@
 import { OLD_BOWL_MINUTES } from '../bowl';
+import type { EventBody } from './events';
 import type { RestStep } from './rest';
 import type { ServiceScript } from './script';
 import { stepTurn, wrongHair, type StepState } from './steps';
@@ -172,4 +173,47 @@ function afterFoils(state: ServiceState, now: number): NextStep {
   if (turn.kind === 'until') return { kind: 'step-until', own, at: turn.at, on };
   if (turn.kind === 'done') return { kind: 'step-done', own, on };
   return { kind: 'step-begin', own, on, wrong: wrongHair(own.step, state) };
+}
+
+/** Why what was planned to be painted again is. */
+const AS_PLANNED = 'as planned';
+
+/** A step that a hand does: all but waiting. */
+type DoneStep = Exclude<NextStep, { readonly kind: 'wait' | 'step-until' | 'finished' }>;
+
+/**
+ * What is said once a step is done; null where there is only to wait.
+ * @param foils of those that are opened or painted again the first, or all that are called
+ */
+export function stepBody(step: DoneStep, foils?: 'first' | 'all'): EventBody;
+export function stepBody(step: NextStep, foils?: 'first' | 'all'): EventBody | null;
+export function stepBody(step: NextStep, foils: 'first' | 'all' = 'first'): EventBody | null {
+  const idsOf = (units: readonly UnitState[]) =>
+    (foils === 'all' ? units : units.slice(0, 1)).map(({ id }) => id);
+  switch (step.kind) {
+    case 'start':
+      return { kind: 'started' };
+    case 'foil':
+      return { kind: 'closed', foil: step.foil };
+    case 'bowl':
+      return { kind: 'bowl', mix: step.mix };
+    case 'rinse':
+      return { kind: 'rinse-begun', blocks: step.blocks, foils: step.units, incident: null };
+    case 'pull':
+      return { kind: 'pulled', foils: idsOf(step.units), reason: null };
+    case 'again':
+      return { kind: 'reapplied', foils: idsOf(step.units), reason: AS_PLANNED };
+    case 'at-basin':
+      return { kind: 'rinse-done' };
+    case 'step-begin':
+      return { kind: 'step-begun', step: step.own.step.id };
+    case 'step-done':
+      return { kind: 'step-done', step: step.own.step.id };
+    case 'finish':
+      return { kind: 'finished' };
+    case 'wait':
+    case 'step-until':
+    case 'finished':
+      return null;
+  }
 }

@@ -255,7 +255,8 @@ function strengthsOf(
   return { volumes, strengths: strengthsFor(formula, shelf) };
 }
 
-function scriptUnit(unit: WorkUnit, seconds: number, depositMinutes: number): ScriptUnit {
+/** What of a unit of the work the chair goes by. */
+export function scriptUnit(unit: WorkUnit, seconds: number, depositMinutes: number): ScriptUnit {
   const {
     id,
     number,

@@ -3,10 +3,11 @@ import { startPlan } from '../formats';
 import { headFactor } from '../lift';
 import { plainStep, plainSteps } from '../steps';
 import { EVERYWHERE } from '../visit';
+import { unitWith } from '../work/testing';
 import type { EventBody, ServiceEvent } from './events';
-import { nextStep, type NextStep } from './next-step';
+import { nextStep, stepBody, type NextStep } from './next-step';
 import { restOf, restSteps, restTimeline } from './rest';
-import type { ScriptBlock, ScriptLift, ScriptUnit, ServiceScript } from './script';
+import { scriptUnit, type ScriptBlock, type ScriptLift, type ScriptUnit, type ServiceScript } from './script';
 import { MINUTE } from './minute';
 import { readyMinutesOf, serviceState, type ServiceState } from './state';
 import { endOf } from './steps';
@@ -40,41 +41,19 @@ export function scriptFor(
   const units = sizes
     .flatMap((n, b) =>
       Array.from({ length: n }, (_, i): ScriptUnit => ({
-        id: `b${b}/${i}`,
-        number: 0,
-        kind: 'foil',
-        panel: `p${b}`,
-        panelName: `Panel ${b + 1}`,
-        side: 'left',
-        zone: 'crown',
-        letter: 'A',
-        lifts: true,
-        gather: { kind: 'slice' },
-        widthMm: 80,
-        thicknessMm: 4,
-        angleDeg: 0,
-        startMm: 0,
-        featherMm: 0,
-        edgesMm: 0,
-        teasing: 0,
-        reach: 'ends',
-        reachMm: [0, 300],
-        hairMm: 300,
-        surface: false,
-        endsMm: 0,
-        endsOutMm: 0,
-        mix: 'Moth, 20 vol, 1 : 2',
-        endsMix: null,
-        mixes: ['A'],
-        fromOld: false,
-        again: null,
-        laidWith: 'foil',
-        seconds: 60,
-        grams: 2.5,
-        endsGrams: 0,
-        limitMinutes: 45,
-        lifting: [0],
-        depositMinutes: 0,
+        ...scriptUnit(
+          unitWith({
+            id: `b${b}/${i}`,
+            number: 0,
+            panel: `p${b}`,
+            panelName: `Panel ${b + 1}`,
+            zone: 'crown',
+            mix: 'Moth, 20 vol, 1 : 2',
+            limitMinutes: 45,
+          }),
+          60,
+          0,
+        ),
         ...unitAt(b, i),
       })),
     )
@@ -197,8 +176,6 @@ export function followed(
   const events = [...after];
   const steps: NextStep[] = [];
   let now = from;
-  const act = (body: EventBody) =>
-    events.push({ id: idAt(events.length + 1), device: 'station', at: now, by: 'Ottilie', body });
   const secondsOf = (foil: string) =>
     secondsEach ?? script.units.find(({ id }) => id === foil)?.seconds ?? 60;
   for (let guard = 0; guard < 400 && now < from + minutes * MINUTE; guard += 1) {
@@ -207,53 +184,43 @@ export function followed(
     steps.push(step);
     if (step.kind === 'finished') break;
     switch (step.kind) {
-      case 'start':
-        act(started);
-        break;
       case 'foil': {
         const fresh = step.place === 0 && state.lastBlock !== null && state.lastBlock !== step.block.block.id;
         now += secondsOf(step.foil) * 1000 + (fresh ? rules.panelChange * MINUTE : 0);
-        act(closed(step.foil));
         break;
       }
       case 'bowl':
         now += rules.mixChange * MINUTE;
-        act({ kind: 'bowl', mix: step.mix });
         break;
       case 'wait':
         now = step.until;
         break;
       case 'pull':
         now += (rules.pullChange + step.units.length * rules.pullEach) * MINUTE;
-        act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null });
         break;
       case 'again':
         now += rules.pullChange * MINUTE;
         for (const { id } of step.units) now += rules.pullEach * MINUTE + secondsOf(id) * 1000;
-        act({ kind: 'reapplied', foils: step.units.map(({ id }) => id), reason: 'as planned' });
-        break;
-      case 'rinse':
-        act({ kind: 'rinse-begun', blocks: step.blocks, foils: step.units, incident: null });
         break;
       case 'at-basin':
         now = step.begunAt + (rules.setUp + step.blocks.length * rules.each + rules.finish) * MINUTE;
-        act({ kind: 'rinse-done' });
         break;
       case 'step-begin':
         // Rinsing ends what is on.
         if (step.own.step.kind === 'rinse') now = Math.max(now, ...step.on.map(endOf));
-        act({ kind: 'step-begun', step: step.own.step.id });
         break;
       case 'step-until':
         now = step.at;
         break;
       case 'step-done':
         now = Math.max(now, endOf(step.own));
-        act({ kind: 'step-done', step: step.own.step.id });
         break;
+      case 'start':
+      case 'rinse':
       case 'finish':
-        act({ kind: 'finished' });
     }
+    const body = stepBody(step, 'all');
+    if (body) events.push({ id: idAt(events.length + 1), device: 'station', at: now, by: 'Ottilie', body });
   }
   const kinds = steps.map(({ kind }) => kind).filter((kind, i, all) => kind !== all[i - 1]);
   return { script, events, steps, kinds, now, state: serviceState(script, events) };

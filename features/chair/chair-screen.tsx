@@ -9,6 +9,7 @@ import {
   MINUTE,
   neededBefore,
   nextStep,
+  stepBody,
   recordOf,
   unitName,
   type EventBody,
@@ -309,20 +310,12 @@ export function ChairScreen({
               </Button>
             )}
             {step.kind === 'pull' && step.units.length > 1 && (
-              <Button
-                className={`${BIG} ml-auto`}
-                onClick={() => act({ kind: 'pulled', foils: step.units.map(({ id }) => id), reason: null })}
-              >
+              <Button className={`${BIG} ml-auto`} onClick={() => act(stepBody(step, 'all'))}>
                 All {step.units.length} are wiped
               </Button>
             )}
             {step.kind === 'again' && step.units.length > 1 && (
-              <Button
-                className={`${BIG} ml-auto`}
-                onClick={() =>
-                  act({ kind: 'reapplied', foils: step.units.map(({ id }) => id), reason: AS_PLANNED })
-                }
-              >
+              <Button className={`${BIG} ml-auto`} onClick={() => act(stepBody(step, 'all'))}>
                 All {step.units.length} are painted
               </Button>
             )}
@@ -435,9 +428,6 @@ const UNDO_WORDS: Partial<Record<EventBody['kind'], string>> = {
   'step-more': 'the minutes',
 };
 
-/** Why what was planned to be painted again is. */
-const AS_PLANNED = 'as planned';
-
 /** What the large button does, in words. */
 function actionWords(step: NextStep, calendar: Calendar): string {
   switch (step.kind) {
@@ -495,37 +485,6 @@ function spokenWords(step: NextStep, calendar: Calendar): string {
       return 'Finished.';
     default:
       return `${actionWords(step, calendar)}.`;
-  }
-}
-
-/** What the large button says to the service; null where there is nothing to say. */
-function stepBody(step: NextStep): EventBody | null {
-  switch (step.kind) {
-    case 'start':
-      return { kind: 'started' };
-    case 'foil':
-      return { kind: 'closed', foil: step.foil };
-    case 'bowl':
-      return { kind: 'bowl', mix: step.mix };
-    case 'rinse':
-      return { kind: 'rinse-begun', blocks: step.blocks, foils: step.units, incident: null };
-    // One foil after the other, each with a tap of its own.
-    case 'pull':
-      return { kind: 'pulled', foils: step.units.slice(0, 1).map(({ id }) => id), reason: null };
-    case 'again':
-      return { kind: 'reapplied', foils: step.units.slice(0, 1).map(({ id }) => id), reason: AS_PLANNED };
-    case 'at-basin':
-      return { kind: 'rinse-done' };
-    case 'step-begin':
-      return { kind: 'step-begun', step: step.own.step.id };
-    case 'step-done':
-      return { kind: 'step-done', step: step.own.step.id };
-    case 'finish':
-      return { kind: 'finished' };
-    case 'wait':
-    case 'step-until':
-    case 'finished':
-      return null;
   }
 }
 
