@@ -34,12 +34,11 @@ afterAll(async () => {
   await saveHouse(owner, revision, { ...document, opening: { ...document.opening, closed: [] } });
 });
 
-/** A weekday so many weeks ahead: 1 for Monday. */
+/** A day so many weeks after this one: 1 for Monday. The Tuesday of a week comes before its Thursday on any day. */
 function weekdayAhead(weekday: number, weeks: number): string {
   const now = Date.now();
-  return new Date(now + (7 * weeks + ((weekday - new Date(now).getUTCDay() + 7) % 7)) * DAY)
-    .toISOString()
-    .slice(0, 10);
+  const sinceMonday = (new Date(now).getUTCDay() + 6) % 7;
+  return new Date(now + (7 * weeks + weekday - 1 - sinceMonday) * DAY).toISOString().slice(0, 10);
 }
 const open = async (path: string) => {
   await page.goto(`${address()}${path}`);
