@@ -39,6 +39,9 @@ function closedTo(room, alsoOpen = []) {
 const outsideWorld = {
   core: ['react', 'react-dom', 'next', 'next/*', 'knex', 'pg', 'node:*', 'fs', 'path'],
   ui: ['knex', 'pg', 'next/headers'],
+  // ui/link asks for a page ahead only when a hand comes near.
+  app: ['next/link'],
+  features: ['next/link'],
 };
 
 const noOtherConnection = { regex: '^(knex|pg)$', message: 'Only data/ opens a connection to the database.' };

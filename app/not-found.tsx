@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import { buttonLook } from '@/ui/button-look';
+import { Link } from '@/ui/link';
 
 export default function NotFound() {
   return (

@@ -100,7 +100,7 @@ let station: Session;
 let tablet: Session;
 beforeAll(async () => {
   later(0);
-  station = await openBrowser();
+  station = await openBrowser(1280, 800, { keeps: true });
   tablet = await openBrowser(1024, 768);
   await withClock(station.page);
   await withClock(tablet.page);

@@ -46,7 +46,7 @@ let page: Page;
 afterEach(() => session.close());
 
 async function open(width: number, height: number): Promise<void> {
-  session = await openBrowser(width, height);
+  session = await openBrowser(width, height, { keeps: true });
   ({ page } = session);
 }
 

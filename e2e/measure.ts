@@ -10,7 +10,7 @@ import { begin, fill, openBrowser, openStep, press, saved, signInByHand, visitBy
  */
 process.env.LATTICE_TEST_ADDRESS ??= process.argv[2] ?? 'http://127.0.0.1:4600';
 
-const { page, close } = await openBrowser(1280, 960, { solids: true });
+const { page, close } = await openBrowser(1280, 960, { solids: true, keeps: true });
 // The runner names inner functions by a helper of its own, which a page does not have.
 await page.evaluateOnNewDocument('globalThis.__name = (own) => own');
 await signInByHand(page);

@@ -23,7 +23,7 @@ import {
 
 let session: Session;
 beforeAll(async () => {
-  session = await openBrowser();
+  session = await openBrowser(1280, 800, { keeps: true });
   // What a page sends as it goes is not cut by the browser's own switch; a cable that is out cuts that, too.
   await session.page.evaluateOnNewDocument(() => {
     const { fetch: real } = window;

@@ -20,7 +20,7 @@ import { advance, later, withClock } from './later';
 process.env.LATTICE_TEST_ADDRESS ??= process.argv[2] ?? 'http://127.0.0.1:4600';
 
 const folder = path.join(import.meta.dirname, '..', 'docs', 'screenshots');
-const { page, close } = await openBrowser(1280, 800, { solids: true });
+const { page, close } = await openBrowser(1280, 800, { solids: true, keeps: true });
 const shoot = async (name: string) => {
   // A stream of the visit is open all the time: pictures and typefaces are waited for, not the network.
   await page.evaluate(() => document.fonts.ready.then(() => new Promise((done) => setTimeout(done, 800))));

@@ -1,8 +1,8 @@
-import Link from 'next/link';
 import { cssColour, naturalHair } from '@/core/lift';
 import { calendarOf, formatLevel, inMeasures, type Calendar } from '@/core/units';
 import { measuresOf, type House } from '@/core/visit';
 import { HairSwatch } from '@/ui/hair-swatch';
+import { Link } from '@/ui/link';
 import { written } from '@/ui/written';
 import { daysBetween, sayDistance } from '../shared';
 import type { ClientSummary } from './queries';

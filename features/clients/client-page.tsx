@@ -1,10 +1,10 @@
-import Link from 'next/link';
 import { WEEKS_PER_MONTH } from '@/core/growth';
 import { worstCondition } from '@/core/hair-map';
 import { cssColour, naturalHair } from '@/core/lift';
 import { formatLevel, inMeasures, type Calendar } from '@/core/units';
 import { Button } from '@/ui/button';
 import { buttonLook } from '@/ui/button-look';
+import { Link } from '@/ui/link';
 import { written } from '@/ui/written';
 import { HairSwatch } from '@/ui/hair-swatch';
 import { BackIcon, PlusIcon } from '@/ui/icons';

@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useState } from 'react';
 import { KIND_WORDS, STANDING_WORDS, type AppointmentState } from '@/core/diary';
 import { Button } from '@/ui/button';
 import { buttonLook } from '@/ui/button-look';
+import { Link } from '@/ui/link';
 import { useCalendar } from '../house/calendar';
 import { hoursAndMinutes } from '../shared';
 import { openAppointment } from './actions';

@@ -1,7 +1,6 @@
 'use client';
 
 import clsx from 'clsx';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { clashesWith, isOutside, KIND_WORDS, whyClosed, workedOn, type AppointmentState } from '@/core/diary';
@@ -10,6 +9,7 @@ import { Button } from '@/ui/button';
 import { buttonLook } from '@/ui/button-look';
 import { Dialog } from '@/ui/dialog';
 import { BackIcon, PlusIcon } from '@/ui/icons';
+import { Link } from '@/ui/link';
 import { useCalendar } from '../house/calendar';
 import { daysBetween, sayDistance } from '../shared';
 import { markAppointment, moveAppointment } from './actions';

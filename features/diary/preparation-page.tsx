@@ -1,7 +1,7 @@
-import Link from 'next/link';
 import { KIND_WORDS } from '@/core/diary';
 import type { Calendar } from '@/core/units';
 import { BackIcon } from '@/ui/icons';
+import { Link } from '@/ui/link';
 import { Laid, ToCut } from './laid';
 import { PrintButton } from './print-button';
 import type { DayPreparation } from './queries';

@@ -1,13 +1,13 @@
 'use client';
 
 import clsx from 'clsx';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { KIND_WORDS, type DayHours, type PersonDay, type WeekDay } from '@/core/diary';
 import { dayAfter } from '@/core/units';
 import { Button } from '@/ui/button';
 import { buttonLook } from '@/ui/button-look';
 import { BackIcon } from '@/ui/icons';
+import { Link } from '@/ui/link';
 import { useCalendar } from '../house/calendar';
 import { daysBetween, hoursAndMinutes } from '../shared';
 import { closedWords } from './closed-words';

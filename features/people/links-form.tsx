@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useActionState } from 'react';
 import { Button } from '@/ui/button';
 import { buttonLook } from '@/ui/button-look';
 import { TextField } from '@/ui/field';
+import { Link } from '@/ui/link';
 import type { FormState } from '../forms';
 import { joinSalon, takePasswordLink, type JoinFields } from './actions';
 

@@ -1,10 +1,10 @@
 'use client';
 
-import Link from 'next/link';
 import { useMemo } from 'react';
 import { dayAfter } from '@/core/units';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
+import { Link } from '@/ui/link';
 import { Segmented } from '@/ui/segmented';
 import { useCalendar } from '../house/calendar';
 import { useComputed } from '../visit/computed';

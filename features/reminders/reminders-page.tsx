@@ -1,12 +1,12 @@
 'use client';
 
 import clsx from 'clsx';
-import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { withPage } from '@/core/diary';
 import { Button } from '@/ui/button';
 import { BackIcon } from '@/ui/icons';
+import { Link } from '@/ui/link';
 import { Switch } from '@/ui/switch';
 import { useCalendar } from '../house/calendar';
 import { sendReminders, type SendAnswer } from './actions';

@@ -1,8 +1,8 @@
 'use client';
 
-import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import type { ReactNode } from 'react';
+import { Link } from '@/ui/link';
 
 const look = (open: boolean) =>
   `border-b-[3px] px-2.5 text-md md:px-4 ${open ? 'border-leaf font-semibold' : 'border-transparent text-ink-soft hover:text-ink'}`;

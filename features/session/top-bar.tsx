@@ -1,4 +1,4 @@
-import Link from 'next/link';
+import { Link } from '@/ui/link';
 import { Mark } from '@/ui/mark';
 import { ComfortMenu } from '../comfort/comfort-menu';
 import { PageLink } from './page-link';

@@ -1,5 +1,5 @@
-import Link from 'next/link';
 import type { Calendar } from '@/core/units';
+import { Link } from '@/ui/link';
 import type { Act, TrailEntry } from './queries';
 
 const ACT_WORDS: Record<Act, string> = {

@@ -1,12 +1,12 @@
 'use client';
 
-import Link from 'next/link';
 import { useEffect, useState, type ReactNode } from 'react';
 import { partWords } from '@/core/head';
 import { formatLevel } from '@/core/units';
 import { Button } from '@/ui/button';
 import { BackIcon, RedoIcon, UndoIcon } from '@/ui/icons';
 import { isTyping } from '@/ui/is-typing';
+import { Link } from '@/ui/link';
 import { useSaid } from '@/ui/measures';
 import { useCalendar } from '../house/calendar';
 import { CautionBar } from '../safety/caution-bar';

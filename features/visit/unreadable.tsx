@@ -1,6 +1,6 @@
-import Link from 'next/link';
 import { Button } from '@/ui/button';
 import { buttonLook } from '@/ui/button-look';
+import { Link } from '@/ui/link';
 import { putBack } from './actions';
 import { PART_NAMES } from './edits';
 import type { Unreadable } from './queries';

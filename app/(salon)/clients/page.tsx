@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { ClientTables } from '@/features/clients/client-tables';
 import { ClientList } from '@/features/clients/client-list';
 import { NewClient } from '@/features/clients/new-client';
@@ -7,6 +6,7 @@ import { findClients } from '@/features/clients/queries';
 import { SearchField } from '@/features/clients/search-field';
 import { loadHouse, salonToday } from '@/features/house/queries';
 import { buttonLook } from '@/ui/button-look';
+import { Link } from '@/ui/link';
 
 export const metadata: Metadata = { title: 'Clients' };
 

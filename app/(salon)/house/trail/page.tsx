@@ -1,9 +1,9 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { salonCalendar } from '@/features/house/queries';
 import { loadTrail } from '@/features/trail/queries';
 import { TrailList } from '@/features/trail/trail-list';
 import { buttonLook } from '@/ui/button-look';
+import { Link } from '@/ui/link';
 
 export const metadata: Metadata = { title: 'Trail' };
 

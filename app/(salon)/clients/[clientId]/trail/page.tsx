@@ -1,5 +1,4 @@
 import type { Metadata } from 'next';
-import Link from 'next/link';
 import { notFound } from 'next/navigation';
 import { clientStory } from '@/features/clients/queries';
 import { salonCalendar } from '@/features/house/queries';
@@ -7,6 +6,7 @@ import { loadTrail } from '@/features/trail/queries';
 import { TrailList } from '@/features/trail/trail-list';
 import { buttonLook } from '@/ui/button-look';
 import { BackIcon } from '@/ui/icons';
+import { Link } from '@/ui/link';
 
 export const metadata: Metadata = { title: 'Trail' };
 
