@@ -7,6 +7,7 @@ import { inSalon, type Actor, type Transaction } from './database';
 import { keepDraft, type VisitPart } from './drafts';
 import { insertMix } from './mix-rows';
 import { tellService } from './mix-service';
+import { insertOutcome } from './outcome-rows';
 import { PLACES, READ } from './places';
 import { rangeOf } from './products';
 import { keptScript, runningService } from './service-rows';
@@ -160,27 +161,18 @@ export function saveOutcome(actor: Actor, visitId: string, edit: Edit<Outcome>):
       const visit = await trx('visit').select('client_id', 'begun_at').where({ id: visitId }).first();
       if (!visit) return { ok: false, reason: 'missing' };
       if (!visit.begun_at) return { ok: false, reason: 'not-begun' };
-      const made = await trx('outcome')
-        .insert({
-          visit_id: visitId,
-          salon_id: actor.salonId,
-          document: JSON.stringify(edit.document),
-          last_edit: edit.editId,
-          recorded_by: actor.personId,
-        })
-        .onConflict('visit_id')
-        .ignore()
-        .returning('revision');
-      if (made.length > 0) {
-        await leaveTrail(trx, actor, 'outcome', { clientId: visit.client_id, visitId, words: 'recorded' });
+      const revision = await insertOutcome({
+        trx,
+        actor,
+        visit: { id: visitId, clientId: visit.client_id },
+        document: edit.document,
+        editId: edit.editId,
+        words: 'recorded',
+      });
+      if (revision !== undefined) {
         // What was done at the chair is taken out of the stock when it is finished there.
         if (!(await keptScript(trx, visitId))) await takeFromStock(trx, actor, visitId, null);
-        await announce(trx, {
-          topic: 'visit',
-          id: visitId,
-          saved: { part: 'outcome', revision: made[0].revision },
-        });
-        return { ok: true, revision: made[0].revision };
+        return { ok: true, revision };
       }
     }
     return update(trx, actor, {

@@ -220,25 +220,26 @@ test('a server clock that is put back keeps events apart, in their order', async
   }
 });
 
+const comes = async (fits: () => boolean) => {
+  for (let i = 0; i < 2400 && !fits(); i += 1) await new Promise((resolve) => setTimeout(resolve, 25));
+  expect(fits()).toBe(true);
+};
+
 test('everybody who listens is told, and again after the connection was lost', async () => {
   const visitId = await begun();
   const heard: (Signal | null)[] = [];
-  const until = async (fits: () => boolean) => {
-    for (let i = 0; i < 2400 && !fits(); i += 1) await new Promise((resolve) => setTimeout(resolve, 25));
-    expect(fits()).toBe(true);
-  };
   const end = await listenTo('service', visitId, (signal) => heard.push(signal));
   await appendEvents(owner, visitId, batch('station', [started]));
-  await until(() => heard.some((own) => own?.topic === 'service' && own.position === 1));
+  await comes(() => heard.some((own) => own?.topic === 'service' && own.position === 1));
   const count = heard.length;
   const { rows } = await scratch.app.raw(
     "select pg_terminate_backend(pid) from pg_stat_activity where query ilike 'listen %' and datname = current_database() and pid <> pg_backend_pid()",
   );
   expect(rows).toHaveLength(1);
   // It looks anew on its own: null says that something may have been missed.
-  await until(() => heard.slice(count).includes(null));
+  await comes(() => heard.slice(count).includes(null));
   await appendEvents(owner, visitId, batch('station', [{ kind: 'note', words: 'after', foil: null }]));
-  await until(() => heard.some((own) => own?.topic === 'service' && own.position === 2));
+  await comes(() => heard.some((own) => own?.topic === 'service' && own.position === 2));
   end();
 });
 
@@ -272,7 +273,13 @@ test('with its end the record is written, once, from what happened; by hand it s
   );
   expect((await readVisit(owner, visitId))!.outcome).toBeNull();
   const finished = batch('tablet', [{ kind: 'finished' }]);
+  // Whoever has the record open elsewhere is told.
+  const heard: (Signal | null)[] = [];
+  const end = await listenTo('visit', visitId, (signal) => heard.push(signal));
   await appendEvents(helper, visitId, finished);
+  await comes(() => heard.some((signal) => signal?.topic === 'visit' && 'saved' in signal));
+  end();
+  expect(heard).toEqual([{ topic: 'visit', id: visitId, saved: { part: 'outcome', revision: 1 } }]);
   const { outcome } = (await readVisit(owner, visitId))!;
   expect(outcome!.document).toMatchObject({
     foilsPlaced: first.units.length,

@@ -8,9 +8,9 @@ import { inThread } from './compute';
 import { inSalon, type Actor, type Transaction } from './database';
 import { stored } from './documents';
 import { serverNow } from './now';
+import { insertOutcome } from './outcome-rows';
 import { eventsAfter, keptScript, putEvents, serviceNow, type TakenEvent } from './service-rows';
 import { takeFromStock } from './take-stock';
-import { leaveTrail } from './trail';
 import { earlierThan } from './visits';
 
 export type { TakenEvent };
@@ -215,22 +215,13 @@ async function end(trx: Transaction, actor: Actor, visitId: string): Promise<voi
     inspection: {},
     corrections: [],
   };
-  const made = await trx('outcome')
-    .insert({
-      visit_id: visitId,
-      salon_id: actor.salonId,
-      document: JSON.stringify(document),
-      recorded_by: actor.personId,
-    })
-    .onConflict('visit_id')
-    .ignore()
-    .returning('revision');
-  if (made.length > 0)
-    await leaveTrail(trx, actor, 'outcome', {
-      clientId: visit.client_id,
-      visitId,
-      words: 'written by the service',
-    });
+  await insertOutcome({
+    trx,
+    actor,
+    visit: { id: visitId, clientId: visit.client_id },
+    document,
+    words: 'written by the service',
+  });
 }
 
 /** A service that runs. */

@@ -18,7 +18,9 @@ import { useVisit } from '../visit/store';
  * none.
  */
 export function useServed(): Served | null | undefined {
-  const { bundle } = useVisit();
+  const { bundle, outcome } = useVisit();
+  // Its end writes the record.
+  const recorded = outcome?.revision;
   const [served, setServed] = useState<Served | null>();
   useEffect(() => {
     if (bundle.begunAt === null) return;
@@ -35,7 +37,7 @@ export function useServed(): Served | null | undefined {
       () => undefined,
     );
     return () => over.abort();
-  }, [bundle.id, bundle.begunAt]);
+  }, [bundle.id, bundle.begunAt, recorded]);
   return bundle.begunAt === null ? null : served;
 }
 
