@@ -102,6 +102,9 @@ function makeMesh(grid: ScalpGrid, zones: readonly (Zone | undefined)[]) {
   return { loopsOf };
 }
 
+/** A label has room enough at this share of the most that its zone has. */
+const ENOUGH = 0.9;
+
 /**
  * Of the nodes farthest from the zone's edge (within a tenth of the best) the one nearest its centroid; a
  * zone that
@@ -118,16 +121,22 @@ function labelPlace(grid: ScalpGrid, zone: Zone): OpenedPoint {
     [1, -1, grid.columns, -grid.columns].some((by) => grid.zones[i + by] !== zone);
   const edge = values.filter(isEdge).map(at);
   const inMiddle = /-[lr]$/.test(zone) ? values : values.filter((i) => Math.abs(at(i).x) < grid.step);
-  const points = inMiddle.map(at);
-  const room = points.map((p) =>
-    edge.reduce((least, e) => Math.min(least, Math.hypot(p.x - e.x, p.y - e.y)), Infinity),
-  );
-  const most = Math.max(...room);
-  const middle = { x: mean(points.map((p) => p.x)), y: mean(points.map((p) => p.y)) };
-  const off = (p: OpenedPoint) => Math.hypot(p.x - middle.x, p.y - middle.y);
-  const best = points
-    .filter((_, i) => room[i] >= most * 0.9 - 1e-9)
-    .reduce((a, b) => (off(b) < off(a) ? b : a));
+  const middle = { x: mean(inMiddle.map((i) => at(i).x)), y: mean(inMiddle.map((i) => at(i).y)) };
+  const off = (p: OpenedPoint) => (p.x - middle.x) ** 2 + (p.y - middle.y) ** 2;
+  // Nearest the middle first: of those with room enough the first is wanted, and the best so far rules most others
+  // out at their first few edges.
+  const points = inMiddle.map(at).sort((a, b) => off(a) - off(b));
+  let most = 0;
+  const room = points.map((p) => {
+    let least = Infinity;
+    for (const e of edge) {
+      least = Math.min(least, (p.x - e.x) ** 2 + (p.y - e.y) ** 2);
+      if (least < ENOUGH * ENOUGH * most) return least;
+    }
+    most = Math.max(most, least);
+    return least;
+  });
+  const best = points[room.findIndex((square) => Math.sqrt(square) >= ENOUGH * Math.sqrt(most) - 1e-9)];
   return inMiddle === values ? best : { x: 0, y: best.y };
 }
 
