@@ -15,11 +15,11 @@ const CASES = [
 const STRENGTHS = [10, 13, 20, 30] as const;
 const usual = usualFormula(new Shelf(EMPTY_MIX, USUAL_RANGE))!;
 
-// Each pattern with a level and a strength of its own, and all of them on dark hair with the weakest mix.
+// Each pattern with a level and a strength of its own, and every third on dark hair with the weakest mix.
 test.each(
   TECHNIQUES.flatMap((technique, i) => [
     [technique.key, ...CASES[i % CASES.length], STRENGTHS[i % STRENGTHS.length]] as const,
-    [technique.key, 2, 8, 10] as const,
+    ...(i % 3 === 0 ? [[technique.key, 2, 8, 10] as const] : []),
   ]),
 )(
   '%s from %d to %d at %d vol: plans that a colourist can follow',
