@@ -162,13 +162,13 @@ function ofOneFormula(all: readonly BowlFoil[], which: readonly number[], limits
       const inside = i > 0 && foils[i].panel === foils[i - 1].panel ? (INSIDE_PANEL * even) ** 2 : 0;
       for (let j = i; j < n && fits(i, j); j += 1) {
         const net = upTo[j + 1] - upTo[i];
-        const value = cost[b - 1][i] + (net - even) ** 2 + inside;
+        const used = cost[b - 1][i] + (net - even) ** 2 + inside;
         // Of equal ones the fuller bowl comes first.
         if (
-          value < cost[b][j + 1] - 1e-9 ||
-          (Math.abs(value - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])
+          used < cost[b][j + 1] - 1e-9 ||
+          (Math.abs(used - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])
         ) {
-          cost[b][j + 1] = value;
+          cost[b][j + 1] = used;
           from[b][j + 1] = i;
         }
       }

@@ -20,8 +20,8 @@ function distances(): DistanceGrid {
   for (let i = 0, at = 0; i < size[0]; i += 1) {
     for (let j = 0; j < size[1]; j += 1) {
       for (let l = 0; l < size[2]; l += 1, at += 1) {
-        const value = bustDistance(from[0] + cellMm * i, from[1] + cellMm * j, from[2] + cellMm * l);
-        values[at] = max(-FARTHEST_MM, min(FARTHEST_MM, value));
+        const off = bustDistance(from[0] + cellMm * i, from[1] + cellMm * j, from[2] + cellMm * l);
+        values[at] = max(-FARTHEST_MM, min(FARTHEST_MM, off));
       }
     }
   }

@@ -248,11 +248,11 @@ class Follower {
     const { head } = this;
     const { pullEach, away } = this.question.rules;
     let at = whenThere(Math.max(from, head.hands[by].free), change + pullEach, away) + change;
-    const values: number[] = [];
+    const pulled: number[] = [];
     for (const f of doomed) {
       if (head.releaseOf(f) > at + NEAR) continue;
-      if (values.length > 0) {
-        const again = head.isPending(values[0]);
+      if (pulled.length > 0) {
+        const again = head.isPending(pulled[0]);
         if (head.isPending(f) !== again) continue;
         // The other kind of work is not made late by one more of this.
         const late = (other: number) =>
@@ -261,13 +261,13 @@ class Follower {
         if (this.question.paintsAgain && doomed.some(late)) break;
       }
       // What would have to wait for the end of a break is a batch of its own.
-      if (values.length > 0 && whenThere(at, pullEach, away) > at + NEAR) break;
-      values.push(f);
+      if (pulled.length > 0 && whenThere(at, pullEach, away) > at + NEAR) break;
+      pulled.push(f);
       at += head.openingOf(f);
-      if (values.length === most) break;
+      if (pulled.length === most) break;
     }
-    if (values.length === 0) return false;
-    this.open(values, by, from, change);
+    if (pulled.length === 0) return false;
+    this.open(pulled, by, from, change);
     return true;
   }
 
@@ -301,7 +301,7 @@ class Follower {
     let latest = Infinity;
     let late = 0;
     const pulls = this.course.pulling !== 'none';
-    const values = head.on.filter((f) => {
+    const toPull = head.on.filter((f) => {
       const due = head.dueOf(f);
       if (!pulls && !head.isPending(f)) return false;
       if (inSet.has(f)) {
@@ -315,24 +315,24 @@ class Follower {
       latest = Math.min(latest, due - late * head.openingOf(f) - change);
       return true;
     });
-    if (values.length === 0) return false;
+    if (toPull.length === 0) return false;
     const free = hand === 0 ? head.free : head.hands[1].free;
-    const soonest = Math.min(...values.map((f) => head.releaseOf(f))) - change;
+    const soonest = Math.min(...toPull.map((f) => head.releaseOf(f))) - change;
     // As late as the limits allow, so that as many as can be come off at a time; but not later than the basin
     // would begin.
     const from = Math.max(
       free,
       soonest,
-      Math.min(latest, basin.from - change - Math.min(ROUND, values.length) * rules.pullEach),
+      Math.min(latest, basin.from - change - Math.min(ROUND, toPull.length) * rules.pullEach),
     );
     if (
       whenThere(from, change + rules.pullEach, rules.away) + change + rules.pullEach >
-      head.dueOf(values[0]) + NEAR
+      head.dueOf(toPull[0]) + NEAR
     ) {
       // Too late, or nobody is there: now or never.
-      if (head.releaseOf(values[0]) > free + change + NEAR) return this.pullReady(values, hand, free, change);
+      if (head.releaseOf(toPull[0]) > free + change + NEAR) return this.pullReady(toPull, hand, free, change);
     }
-    return this.pullReady(values, hand, from, change);
+    return this.pullReady(toPull, hand, from, change);
   }
 }
 

@@ -325,9 +325,9 @@ export class Head {
     const { block, blocks, rules } = this.question;
     const due = new Float64Array(blocks.length).fill(Number.NaN);
     for (const f of foils) {
-      const value = this.pulled[f] === 1 ? Infinity : this.dueOf(f);
+      const dueAt = this.pulled[f] === 1 ? Infinity : this.dueOf(f);
       const b = block[f];
-      if (!(due[b] <= value)) due[b] = value;
+      if (!(due[b] <= dueAt)) due[b] = dueAt;
     }
     const order = blocks.flatMap((_, b) => (Number.isNaN(due[b]) ? [] : [b]));
     order.sort((a, b) => (due[a] === due[b] ? a - b : due[a] - due[b]));

@@ -97,9 +97,9 @@ export class Question {
     );
     let next = 0;
     this.first = blocks.map(({ foils }) => {
-      const value = next;
+      const first = next;
       next += foils.length;
-      return value;
+      return first;
     });
     this.count = rows.length;
     this.block = rows.map(({ b }) => b);

@@ -197,9 +197,9 @@ function bestWithin(options: readonly (readonly Option[])[], most: number): numb
     const choice = new Int16Array(most + 1).fill(-1);
     own.forEach(({ cost, worth }, o) => {
       for (let c = cost; c <= most; c += 1) {
-        const value = best[c - cost] + worth;
-        if (value > next[c] + 1e-12) {
-          next[c] = value;
+        const total = best[c - cost] + worth;
+        if (total > next[c] + 1e-12) {
+          next[c] = total;
           choice[c] = o;
         }
       }

@@ -30,11 +30,11 @@ const schools = z
     Object.fromEntries(
       SCHOOL_KEYS.map((key) => {
         const { question, answers, usual } = SCHOOLS[key];
-        const values = Object.keys(answers);
+        const choices = Object.keys(answers);
         return [
           key,
           z
-            .enum(values as [string, ...string[]], { error: `must be one of ${values.join(', ')}` })
+            .enum(choices as [string, ...string[]], { error: `must be one of ${choices.join(', ')}` })
             .default(usual)
             .describe(question),
         ];

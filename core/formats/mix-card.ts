@@ -113,18 +113,18 @@ function cardAt(
     }: LineLook = {},
   ) => {
     const words = inMeasures(given, facts.measures);
-    const value = size * scale;
-    const width = PAGE.width - PAGE.margin - x - (right ? textWidth(right, value, 700) + 4 : 0);
+    const height = size * scale;
+    const width = PAGE.width - PAGE.margin - x - (right ? textWidth(right, height, 700) + 4 : 0);
     // Amounts are never cut: they go on in the next line. Bold is a little wider than what is measured.
-    const lines = weight === 400 ? [cut(words, value, width)] : wrapped([words], value, 0.93 * width);
+    const lines = weight === 400 ? [cut(words, height, width)] : wrapped([words], height, 0.93 * width);
     if (y + lines.length * step * scale > last) return void (left += 1);
     const first = y + step * scale;
-    if (label) text(PAGE.margin, value, label, { weight: 700, y: first });
+    if (label) text(PAGE.margin, height, label, { weight: 700, y: first });
     for (const part of lines) {
       y += step * scale;
-      text(x, value, part, { weight, fill });
+      text(x, height, part, { weight, fill });
     }
-    if (right) text(PAGE.width - PAGE.margin, value, right, { weight: 700, anchor: 'end', y: first });
+    if (right) text(PAGE.width - PAGE.margin, height, right, { weight: 700, anchor: 'end', y: first });
   };
   const indent = PAGE.margin + 13 * scale;
   const heading = (words: string) => {

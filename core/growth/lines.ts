@@ -67,10 +67,10 @@ export function regrowthLines(visits: readonly GrowthVisit[], rate: GrowthRate, 
   return linesOf(
     (family) =>
       looks.flatMap((on) => {
-        const values = zonesOf(family).flatMap(
+        const lengths = zonesOf(family).flatMap(
           (zone: Zone) => found.get(on)?.[zone] ?? at.get(on)![zone]?.mm ?? [],
         );
-        return values.length === 0 ? [] : [{ on, value: Math.max(...values) }];
+        return lengths.length === 0 ? [] : [{ on, value: Math.max(...lengths) }];
       }),
     ALIKE_MM,
   );

@@ -14,10 +14,10 @@ export function effortTo(level: number): number {
 
 /** Level that an effort reaches. Inverse of {@link effortTo}. */
 export function levelOf(effort: number): number {
-  const value = clamp(effort, 0, EFFORT[EFFORT.length - 1]);
+  const spent = clamp(effort, 0, EFFORT[EFFORT.length - 1]);
   let i = 0;
-  while (i < EFFORT.length - 2 && value > EFFORT[i + 1]) i += 1;
-  return 1 + i + (value - EFFORT[i]) / (EFFORT[i + 1] - EFFORT[i]);
+  while (i < EFFORT.length - 2 && spent > EFFORT[i + 1]) i += 1;
+  return 1 + i + (spent - EFFORT[i]) / (EFFORT[i + 1] - EFFORT[i]);
 }
 
 /** Effort of one level at a level: the step that it lies in. */

@@ -84,12 +84,12 @@ const unwarmed = (minutes: number, { warmth }: LiftOf) =>
 function effortIn(mix: LiftOf, minutes: number): number {
   const { volumes, factor, bowlAgeMinutes = 0, second } = mix;
   const first = second ? min(minutes, second.afterMinutes) : minutes;
-  const value = bowlStrength(bowlAgeMinutes) * dose(volumes, warmedMinutes(first, mix));
+  const once = bowlStrength(bowlAgeMinutes) * dose(volumes, warmedMinutes(first, mix));
   const again =
     second && minutes > second.afterMinutes
       ? dose(second.volumes, warmedMinutes(minutes, mix) - warmedMinutes(second.afterMinutes, mix))
       : 0;
-  return factor * (value + again);
+  return factor * (once + again);
 }
 
 /** Level after so many minutes, from a level: an estimate. Never falls with time. */

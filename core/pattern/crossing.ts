@@ -115,10 +115,10 @@ class Pieces {
   }
 
   /** Another row whose section lies there. */
-  at(x: number, y: number, value: number): number | undefined {
+  at(x: number, y: number, but: number): number | undefined {
     return this.buckets
       .get(floor(y / BUCKET_MM) * COLUMNS + floor(x / BUCKET_MM))
-      ?.find(({ ribbon, j, row }) => row !== value && lies(ribbon, j, x, y))?.row;
+      ?.find(({ ribbon, j, row }) => row !== but && lies(ribbon, j, x, y))?.row;
   }
 }
 

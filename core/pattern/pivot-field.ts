@@ -40,12 +40,12 @@ export function pivotField(
     high = max(high, (a + b) / 2);
   }
   const share = (s: number) => min(1, max(0, (s - low) / max(1e-6, high - low)));
-  const values = new Float64Array(depths.length).fill(Number.NaN);
+  const levels = new Float64Array(depths.length).fill(Number.NaN);
   for (const [i, [a, b]] of both) {
     const f = share((a + b) / 2);
-    values[i] = a * (1 - f) + b * f;
+    levels[i] = a * (1 - f) + b * f;
   }
-  return { ...levelField(panel, values, 1, true), angleAt: (s) => fromDeg + (to.deg - fromDeg) * share(s) };
+  return { ...levelField(panel, levels, 1, true), angleAt: (s) => fromDeg + (to.deg - fromDeg) * share(s) };
 }
 
 const sOf = (field: PlaneField, point: Parameters<PlaneField['partingsThrough']>[0]): number | undefined =>

@@ -182,19 +182,19 @@ interface Packed {
 
 function packed({ head, grid }: Frame, depths: Float64Array, curve: SectionCurve): Packed {
   const count = curve.back + curve.ahead + 1;
-  const values = new Float64Array(STRIDE * count);
+  const samples = new Float64Array(STRIDE * count);
   let from = Infinity;
   let to = -Infinity;
   for (let i = 0; i < count; i += 1) {
     const point = { x: curve.xyz[3 * i], y: curve.xyz[3 * i + 1], z: curve.xyz[3 * i + 2] };
-    packSample(head, point, values, i);
+    packSample(head, point, samples, i);
     const at = STRIDE * i;
-    if (sampleRaster(grid, depths, values[at + 3], values[at + 4]) > 0) {
+    if (sampleRaster(grid, depths, samples[at + 3], samples[at + 4]) > 0) {
       from = min(from, i - curve.back);
       to = i - curve.back;
     }
   }
-  return { back: curve.back, ahead: curve.ahead, values, from, to };
+  return { back: curve.back, ahead: curve.ahead, values: samples, from, to };
 }
 
 /** Whether a point lies within a margin of the box round some outlines on the opened head. */

@@ -135,8 +135,8 @@ function laidRows(
   spacing: PlainSpacing,
 ): PlacedRow[] {
   const dropoutOf = (row: number): number => {
-    const value = sizes(row).dropoutMm;
-    if (value !== null) return value;
+    const given = sizes(row).dropoutMm;
+    if (given !== null) return given;
     const { dropoutsMm } = spacing.kind === 'graded' ? spacing : { dropoutsMm: [nominalDropout(spacing)!] };
     return dropoutsMm[Math.min(row, dropoutsMm.length - 1)];
   };

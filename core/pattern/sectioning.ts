@@ -60,7 +60,7 @@ export function claimsBefore(
   order: readonly Panel[],
   frame: Frame,
 ): Claim[] {
-  const value = divideAt(panel, frame);
+  const divided = divideAt(panel, frame);
   const claims: Claim[] = [];
   const places = new Set<string>();
   const claim = (earlier: Panel, of: Claim['side']) => {
@@ -73,7 +73,7 @@ export function claimsBefore(
     const divide = divideAt(earlier, frame);
     if (earlier.side === 'across') claim(earlier, 'across');
     if (earlier.side === 'left' || earlier.side === 'both') claim(earlier, 'left');
-    if ((earlier.side === 'right' || earlier.side === 'both') && (side === 'across' || divide > value)) {
+    if ((earlier.side === 'right' || earlier.side === 'both') && (side === 'across' || divide > divided)) {
       claim(earlier, 'right');
     }
   }

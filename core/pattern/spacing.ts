@@ -103,22 +103,22 @@ function easedSeries(
   fromMm: number,
   toMm: number,
 ): (row: number) => number {
-  const values: number[] = [];
+  const dropouts: number[] = [];
   let offset = 0;
   for (let i = 0; i < MOST_ROWS && offset <= lengthMm; i += 1) {
     const { thicknessMm } = sizes(i);
     const f = Math.min(1, offset / Math.max(1e-9, lengthMm - thicknessMm));
     const wanted = fromMm + (toMm - fromMm) * smoothstep(f);
-    const before = values[i - 1];
+    const before = dropouts[i - 1];
     const allowed =
       before === undefined
         ? wanted
         : Math.min(Math.max(before, NEARLY_NONE_MM) * LARGEST_JUMP, Math.max(wanted, before / LARGEST_JUMP));
-    values.push(allowed);
+    dropouts.push(allowed);
     offset += pitchOf(thicknessMm, allowed);
     if (pitchOf(thicknessMm, allowed) <= 0) break;
   }
-  return (i) => values[Math.min(i, values.length - 1)] ?? toMm;
+  return (i) => dropouts[Math.min(i, dropouts.length - 1)] ?? toMm;
 }
 
 /**

@@ -241,15 +241,15 @@ export function fibresOf(
       if (last === 0) continue;
       spread(s);
       let isLit = false;
-      const value = seed[s];
+      const sown = seed[s];
       const mirrored = xyz[3 * points * s] < 0;
       for (let h = 0; h < drawnAs; h += 1) {
-        const phase = 2 * PI * noise(value, 48 + h);
+        const phase = 2 * PI * noise(sown, 48 + h);
         const bx = beside[2 * h] * (mirrored ? -1 : 1);
         const by = beside[2 * h + 1];
-        const ends = last * (1 - 0.05 * noise(value, 52 + h));
-        const lot = noise(value, 60 + h);
-        const slot = floor(noise(value, 64 + h) * KEPT);
+        const ends = last * (1 - 0.05 * noise(sown, 52 + h));
+        const lot = noise(sown, 60 + h);
+        const slot = floor(noise(sown, 64 + h) * KEPT);
         let c0 = 0;
         let r0 = 0;
         for (let m = 0; m <= last; m += 1) {

@@ -112,7 +112,7 @@ export function partLightOf({ byMm, pixels, strand, along, weight }: PartStrip, 
  * How far the part may move before it goes dark: three quarters of its own light, or of the mean, are kept.
  */
 export function partTolerance(lights: readonly PartLight[]): PartTolerance {
-  const value = lights.find(({ byMm }) => byMm === 0)?.light ?? 0;
+  const inPlace = lights.find(({ byMm }) => byMm === 0)?.light ?? 0;
   const all = smoothed(lights);
   const mean = all.reduce((sum, { light }) => sum + light, 0) / max(1, all.length);
   const fine = (light: number) =>
@@ -128,7 +128,7 @@ export function partTolerance(lights: readonly PartLight[]): PartTolerance {
     return mm;
   };
   const [leftMm, rightMm] = [reach(1), reach(-1)];
-  return { leftMm, rightMm, mm: min(leftMm, rightMm), ownLight: value };
+  return { leftMm, rightMm, mm: min(leftMm, rightMm), ownLight: inPlace };
 }
 
 /**

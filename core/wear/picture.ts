@@ -121,8 +121,8 @@ const STEPS = 4096;
 const MOST = 2;
 const CURVE = Uint8ClampedArray.from({ length: STEPS + 1 }, (_, i) => {
   const linear = (MOST * i) / STEPS;
-  const value =
+  const shown =
     linear < SHOULDER ? linear : SHOULDER + (1 - SHOULDER) * (1 - exp((SHOULDER - linear) / (1 - SHOULDER)));
-  return 255 * (value <= 0.0031308 ? 12.92 * value : 1.055 * pow(value, 1 / 2.4) - 0.055);
+  return 255 * (shown <= 0.0031308 ? 12.92 * shown : 1.055 * pow(shown, 1 / 2.4) - 0.055);
 });
 const encoded = (value: number) => CURVE[value < MOST ? ((STEPS / MOST) * value + 0.5) | 0 : STEPS];

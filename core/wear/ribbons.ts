@@ -96,10 +96,10 @@ export function ribbonColours(strands: Strands, colouring: Colouring, each: numb
   let v = 0;
   for (let s = 0; s < strands.count; s += 1) {
     if (!isDrawn(strands, s, each)) continue;
-    const value = 1 + FIBRE.own * (2 * noiseOf(seed[s], 9) - 1);
+    const shine = 1 + FIBRE.own * (2 * noiseOf(seed[s], 9) - 1);
     for (let p = 0; p < used[s]; p += 1) {
       const c = colourAt(colouring, s, p * stepMm, lightAt(light, s, p * stepMm));
-      const rgb = [0, 1, 2].map((n) => encoded(palette[c + n] * value));
+      const rgb = [0, 1, 2].map((n) => encoded(palette[c + n] * shine));
       out.set(rgb, 3 * v);
       out.set(rgb, 3 * v + 3);
       v += 2;

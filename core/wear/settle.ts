@@ -89,7 +89,7 @@ export function* settling(guides: Guides, { bust, k, curl, alike }: Settling): G
       const start = 3 * points * g;
       const end = used[g];
       if (end < 2) continue;
-      const value = OFF.flat + (1 - OFF.flat) * noiseOf(seed[g], 1);
+      const stands = OFF.flat + (1 - OFF.flat) * noiseOf(seed[g], 1);
       for (let p = 1, at = start + 3; p < end; p += 1, at += 3) {
         const hold = held[points * g + p];
         if (hold >= 1) continue;
@@ -121,7 +121,7 @@ export function* settling(guides: Guides, { bust, k, curl, alike }: Settling): G
         if (clear[points * g + p] <= 0) {
           bust.read(xyz[at], xyz[at + 1], xyz[at + 2], skin);
           const low = min(1, max(0, (bodyY - xyz[at + 1]) / 40));
-          const least = OFF.least + (off[p] + (offBody[p] - off[p]) * low) * value;
+          const least = OFF.least + (off[p] + (offBody[p] - off[p]) * low) * stands;
           clear[points * g + p] = 0.8 * (skin[0] - least);
           if (skin[0] < least) {
             const by = least - skin[0];

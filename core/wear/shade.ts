@@ -248,9 +248,9 @@ export function colouringOf(light: Light, paletteFor: (level: number) => Float32
       if (fromMm[i] === Infinity) continue;
       if (level[i] !== last) {
         last = level[i];
-        const value = TINT_STEP * round(last / TINT_STEP);
-        const known = levels.indexOf(value);
-        tint = known >= 0 ? known : levels.push(value) - 1;
+        const step = TINT_STEP * round(last / TINT_STEP);
+        const known = levels.indexOf(step);
+        tint = known >= 0 ? known : levels.push(step) - 1;
       }
       out[i] = tint;
     }

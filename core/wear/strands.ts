@@ -114,12 +114,12 @@ export function nearestGuides(roots: Roots, guides: Roots): Uint16Array {
     const key = keyOf(i, j, l);
     const known = around.get(key);
     if (known) return known;
-    const values: number[] = [];
+    const near: number[] = [];
     for (let a = -1; a <= 1; a += 1)
       for (let b = -1; b <= 1; b += 1)
-        for (let c = -1; c <= 1; c += 1) values.push(...(cells.get(keyOf(i + a, j + b, l + c)) ?? []));
-    around.set(key, values);
-    return values;
+        for (let c = -1; c <= 1; c += 1) near.push(...(cells.get(keyOf(i + a, j + b, l + c)) ?? []));
+    around.set(key, near);
+    return near;
   };
   const best = new Float64Array(NEAR);
   const who = new Int32Array(NEAR);

@@ -119,12 +119,12 @@ export function stripeOf({ pixels, along, from, across }: Flow, lit: Float32Arra
   const each = 2 * ACROSS_MM.length;
   let squares = 0;
   for (let n = 0; n < pixels.length; n += 1) {
-    const value = mean[pixels[n]];
+    const here = mean[pixels[n]];
     let most = 0;
     for (let d = each * n; d < each * (n + 1); d += 2) {
       if (across[d] < 0 || across[d + 1] < 0) continue;
-      const a = value - mean[across[d]];
-      const b = value - mean[across[d + 1]];
+      const a = here - mean[across[d]];
+      const b = here - mean[across[d + 1]];
       if (sign(a) === sign(b)) most = max(most, min(abs(a), abs(b)));
     }
     squares += most * most;

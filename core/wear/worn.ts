@@ -126,9 +126,9 @@ export function* layHairInSteps(
     flow: flowFor,
     density,
     chance: (view) => {
-      const value = chances.get(view) ?? chanceOf(flowFor(view), surface(view), strands);
-      chances.set(view, value);
-      return value;
+      const chance = chances.get(view) ?? chanceOf(flowFor(view), surface(view), strands);
+      chances.set(view, chance);
+      return chance;
     },
     hairline: () => (line ??= hairlineMap(head, strands, surfaces())),
     bytes: () => {

@@ -123,18 +123,18 @@ export function weighedWork(
   const made = (split.ok ? split.bowls : []).map(({ formula: mix, which, ...rest }): WorkBowl => {
     const number = (counts.get(mix) ?? 0) + 1;
     counts.set(mix, number);
-    const values = [...new Set(which.map((i) => entries[i].at))];
+    const held = [...new Set(which.map((i) => entries[i].at))];
     const { letter, part } = firstOf.get(mix)!;
     const formula = formulaOf(letter);
     return {
       ...rest,
-      ...counted(values.map((at) => units[at])),
+      ...counted(held.map((at) => units[at])),
       letter,
       part,
       mix,
       label: `${mix} ${number}`,
-      units: values,
-      foilNumbers: foilNumbers(values.map((at) => units[at])),
+      units: held,
+      foilNumbers: foilNumbers(held.map((at) => units[at])),
       items: formula
         ? bowlItems(formula, rest.powder, shelf, part)
         : { ok: false, problem: 'the house has no lightener' },

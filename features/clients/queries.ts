@@ -49,10 +49,10 @@ export async function findClients(search: string, archived: boolean, page: numbe
   }
   const all = await countClients(person, { archived });
   const pages = Math.max(1, Math.ceil(all / CLIENTS_A_PAGE));
-  const value = Math.min(pages - 1, page);
+  const shown = Math.min(pages - 1, page);
   return {
-    clients: await listClients(person, '', await salonToday(), { archived, page: value }),
-    page: value,
+    clients: await listClients(person, '', await salonToday(), { archived, page: shown }),
+    page: shown,
     pages,
     all,
   };

@@ -296,15 +296,15 @@ function OwnPace({ pace, onTake }: { pace: number; onTake(pace: number): void })
     return () => over.abort();
   }, []);
   if (!learnt || learnt.foils < ENOUGH_FOILS) return null;
-  const value = Math.min(160, Math.max(60, Math.round(learnt.percent / STEP) * STEP));
+  const wanted = Math.min(160, Math.max(60, Math.round(learnt.percent / STEP) * STEP));
   return (
     <p className="-mt-2 flex items-center justify-between gap-3 text-sm text-ink-soft">
       <span>
         {learnt.name}, by {learnt.foils} foils at the chair: {learnt.percent}% of the usual time.
       </span>
-      {value !== pace && (
-        <Button small onClick={() => onTake(value)}>
-          Take {value}%
+      {wanted !== pace && (
+        <Button small onClick={() => onTake(wanted)}>
+          Take {wanted}%
         </Button>
       )}
     </p>

@@ -197,8 +197,8 @@ function AccuracyChart({
     ? all.map(({ estimated, reached }) => ({ estimated: show(estimated), reached: show(reached) }))
     : all;
   const say = (value: number) => (show ? String(show(value)) : tenth(value));
-  const values = shown.flatMap(({ estimated, reached }) => [estimated, reached]);
-  const [least, most] = [Math.floor(Math.min(...values)), Math.ceil(Math.max(...values))];
+  const levels = shown.flatMap(({ estimated, reached }) => [estimated, reached]);
+  const [least, most] = [Math.floor(Math.min(...levels)), Math.ceil(Math.max(...levels))];
   const low =
     Math.abs(accuracy.bias) < 0.05
       ? 'neither too low nor too high'

@@ -114,8 +114,8 @@ function Earned({ worth }: { worth: WearAsks['worth']['answer'] }) {
   if (worth.foils.length !== foils.length || foils.length === 0) return null;
   const panels = plan.panels
     .map(({ id, name }) => {
-      const values = foils.flatMap((foil, i) => (foil.panel === id ? [worth.foils[i]] : []));
-      return { id, name, foils: values.length, points: values.reduce((a, b) => a + b, 0) };
+      const worths = foils.flatMap((foil, i) => (foil.panel === id ? [worth.foils[i]] : []));
+      return { id, name, foils: worths.length, points: worths.reduce((a, b) => a + b, 0) };
     })
     .filter((own) => own.foils > 0)
     .sort((a, b) => b.points / b.foils - a.points / a.foils);
