@@ -164,10 +164,7 @@ function ofOneFormula(all: readonly BowlFoil[], which: readonly number[], limits
         const net = upTo[j + 1] - upTo[i];
         const used = cost[b - 1][i] + (net - even) ** 2 + inside;
         // Of equal ones the fuller bowl comes first.
-        if (
-          used < cost[b][j + 1] - 1e-9 ||
-          (Math.abs(used - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])
-        ) {
+        if (used < cost[b][j + 1] - 1e-9 || (Math.abs(used - cost[b][j + 1]) <= 1e-9 && i > from[b][j + 1])) {
           cost[b][j + 1] = used;
           from[b][j + 1] = i;
         }
