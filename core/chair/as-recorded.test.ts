@@ -1,14 +1,10 @@
-import { MINUTE, recordOf, serviceState, type EventBody } from '.';
-import { closed, happened, scriptFor, started, stepAt, T0 } from './testing';
+import { recordOf, type EventBody } from '.';
+import { at, closed, inTurn, scriptFor, standing, started, stepAt, T0 } from './testing';
 
-const at = (minute: number) => T0 + minute * MINUTE;
-const standing = (script: ReturnType<typeof scriptFor>, ...events: (readonly [number, EventBody])[]) =>
-  serviceState(script, happened(events));
 const skipped = (foil: string): EventBody => ({ kind: 'skipped', foil, why: null });
 
 describe('another letter than the last', () => {
-  // A and B in turn, in two panels.
-  const script = scriptFor([2, 2], (_, i) => (i === 1 ? { letter: 'B', mixes: ['B'] } : {}));
+  const script = inTurn();
   const turned = (minute: number, ...events: (readonly [number, EventBody])[]) => {
     const bowls = ['A', 'B'].map((mix) => [0, { kind: 'bowl', mix }] as const);
     const step = stepAt(script, standing(script, [0, started], ...bowls, ...events), at(minute));

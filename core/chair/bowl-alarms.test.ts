@@ -1,11 +1,9 @@
-import { alarmsOf, MINUTE, serviceState, type EventBody } from '.';
-import { closed, happened, scriptFor, started, T0 } from './testing';
+import { alarmsOf, type EventBody } from '.';
+import { at, closed, inTurn, standing, started } from './testing';
 
-/** Two panels of two foils, A and B in turn. */
-const script = scriptFor([2, 2], (_, i) => (i === 1 ? { letter: 'B', mixes: ['B'] } : {}));
-const at = (minute: number) => T0 + minute * MINUTE;
+const script = inTurn();
 const bowls = (...events: (readonly [number, EventBody])[]) =>
-  alarmsOf(script, serviceState(script, happened([[0, started], ...events])))
+  alarmsOf(script, standing(script, [0, started], ...events))
     .filter(({ kind }) => kind === 'bowl')
     .map(({ words, due }) => [words, due]);
 const mixed = (mix: string) => ({ kind: 'bowl', mix }) as const satisfies EventBody;

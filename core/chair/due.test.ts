@@ -1,10 +1,9 @@
-import { alarmsOf, dueOf, MINUTE, serviceState, type EventBody } from '.';
-import { closed, happened, scriptFor, started, T0 } from './testing';
+import { alarmsOf, dueOf, MINUTE, type EventBody } from '.';
+import { at, closed, scriptFor, standing, started, T0 } from './testing';
 
 const script = scriptFor([2, 2]);
-const at = (minute: number) => T0 + minute * MINUTE;
 const due = (minute: number, ...events: (readonly [number, EventBody])[]) =>
-  dueOf(script, serviceState(script, happened(events)), at(minute));
+  dueOf(script, standing(script, ...events), at(minute));
 const foiled = [
   [0, started],
   [0, { kind: 'bowl', mix: 'A' }],
@@ -17,7 +16,7 @@ const foiled = [
 describe('what a service is at, for whoever looks after several', () => {
   test('before it starts nothing is due', () => expect(due(0)).toEqual({ now: 'Not started', next: null }));
 
-  test('the foil in hand with its panel, and the bowl as the next thing that is called', () => {
+  test('the foil in hand with its panel, and its check as the next thing that is called', () => {
     const { now, next } = due(1, ...foiled.slice(0, 3));
     expect(now).toBe('Foil 2, Panel 1');
     expect(next).toMatchObject({ words: expect.stringMatching(/^Check Panel 1/), urgent: false });
@@ -27,7 +26,7 @@ describe('what a service is at, for whoever looks after several', () => {
   test('when all is on, the next check; once it is heard, what comes after it', () => {
     const { next } = due(5, ...foiled);
     expect(next!.words).toMatch(/^Check Panel 1: open a foil/);
-    const [check] = alarmsOf(script, serviceState(script, happened(foiled)));
+    const [check] = alarmsOf(script, standing(script, ...foiled));
     const minute = (next!.at - T0) / MINUTE;
     const heard = due(minute, ...foiled, [minute, { kind: 'silenced', alarm: check.key }]);
     expect(heard.next!.at).toBeGreaterThan(next!.at);

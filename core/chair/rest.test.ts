@@ -1,7 +1,5 @@
-import { betterRest, MINUTE, restOf, restTimeline, serviceState } from '.';
-import { closed, happened, scriptFor, started, T0 } from './testing';
-
-const at = (minute: number) => T0 + minute * MINUTE;
+import { betterRest, restOf, restTimeline } from '.';
+import { at, closed, happened, scriptFor, standing, started } from './testing';
 
 /** Three panels; the last takes a colour that stays on for long, and the plan works it last. */
 const slowLast = (minutes: number) =>
@@ -9,17 +7,7 @@ const slowLast = (minutes: number) =>
     block === 2 ? { lifts: false, lifting: [], depositMinutes: minutes, limitMinutes: 60 } : {},
   );
 const begun = (script: ReturnType<typeof slowLast>) =>
-  restOf(
-    script,
-    serviceState(
-      script,
-      happened([
-        [0, started],
-        [1, closed('b0/0')],
-      ]),
-    ),
-    at(1),
-  )!;
+  restOf(script, standing(script, [0, started], [1, closed('b0/0')]), at(1))!;
 
 describe('another course for the rest', () => {
   const question = begun(slowLast(45));
@@ -45,19 +33,17 @@ describe('another course for the rest', () => {
 describe('what is left', () => {
   const script = slowLast(45);
   const rest = (...events: Parameters<typeof happened>[0]) =>
-    restOf(script, serviceState(script, happened(events)), at(10))!;
+    restOf(script, standing(script, ...events), at(10))!;
 
   test('nothing once all is rinsed, and all of it before it starts', () => {
-    expect(restOf(script, serviceState(script, []), at(0))!.units.flat()).toHaveLength(20);
+    expect(restOf(script, standing(script), at(0))!.units.flat()).toHaveLength(20);
     const only = scriptFor([1]);
-    const done = serviceState(
+    const done = standing(
       only,
-      happened([
-        [0, started],
-        [1, closed('b0/0')],
-        [30, { kind: 'rinse-begun', blocks: ['b0'], incident: null }],
-        [36, { kind: 'rinse-done' }],
-      ]),
+      [0, started],
+      [1, closed('b0/0')],
+      [30, { kind: 'rinse-begun', blocks: ['b0'], incident: null }],
+      [36, { kind: 'rinse-done' }],
     );
     expect(restOf(only, done, at(36))).toBeNull();
   });

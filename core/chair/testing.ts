@@ -135,6 +135,16 @@ export function happened(
   }));
 }
 
+/** A moment so many minutes after the start. */
+export const at = (minute: number) => T0 + minute * MINUTE;
+
+/** How a service stands after these events. */
+export const standing = (script: ServiceScript, ...events: Parameters<typeof happened>[0]) =>
+  serviceState(script, happened(events));
+
+/** Two panels of two foils, A and B in turn. */
+export const inTurn = () => scriptFor([2, 2], (_, i) => (i === 1 ? { letter: 'B', mixes: ['B'] } : {}));
+
 export const started: EventBody = { kind: 'started' };
 export const closed = (foil: string): EventBody => ({ kind: 'closed', foil });
 
