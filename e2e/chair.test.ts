@@ -6,6 +6,7 @@ import sharp from 'sharp';
 import { alarmsOf, inOrder, serviceState, type ServiceEvent, type ServiceScript } from '@/core/chair';
 import { startPlan } from '@/core/formats';
 import { createPatternEngine } from '@/core/pattern';
+import { cutConnections } from '@/data/testing/cut-connections';
 import { pass, served, tap, toTheEnd } from './at-the-chair';
 import { advance, later, withClock } from './later';
 import {
@@ -370,17 +371,6 @@ test('a database that goes away in the middle of a foil loses nothing', async ()
   const { events } = await served(page, visit);
   expect(events.map(({ body }) => body.kind)).toEqual(['started', 'closed']);
 });
-
-/** Ends every connection of the application to its database. */
-async function cutConnections(): Promise<void> {
-  const { default: pg } = await import('pg');
-  const client = new pg.Client({ connectionString: process.env.LATTICE_APP_DATABASE_URL });
-  await client.connect();
-  await client.query(
-    'select pg_terminate_backend(pid) from pg_stat_activity where usename = current_user and datname = current_database() and pid <> pg_backend_pid()',
-  );
-  await client.end();
-}
 
 test.each([
   ['not json', 'The request body is not JSON.'],

@@ -71,7 +71,7 @@ export class ServiceLink {
   /** Kept one after the other, so that what is sent was kept before. */
   private keeping: Promise<void> = Promise.resolve();
 
-  // eslint-disable-next-line max-params -- they are its fields
+  // oxlint-disable-next-line max-params -- they are its fields
   constructor(
     readonly visitId: string,
     readonly device: string,

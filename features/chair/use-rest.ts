@@ -75,7 +75,7 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
       ]),
     [state, from],
   );
-  const question = useMemo(() => (script && state ? restOf(script, state, from) : null), [script, key]); // eslint-disable-line react-hooks/exhaustive-deps
+  const question = useMemo(() => (script && state ? restOf(script, state, from) : null), [script, key]); // oxlint-disable-line react-hooks/exhaustive-deps
   const startedAt = state?.startedAt ?? null;
   const rest = useMemo((): Omit<Rest, 'better'> => {
     if (!question) return NOTHING_LEFT;
@@ -86,7 +86,7 @@ export function useRest(script: ServiceScript | undefined, state: ServiceState |
       steps: restSteps(question, timeline, startedAt ?? now),
       binds: bindingsOf(question.blocks, timeline, question.rules)[0]?.words ?? null,
     };
-  }, [question, startedAt]); // eslint-disable-line react-hooks/exhaustive-deps
+  }, [question, startedAt]); // oxlint-disable-line react-hooks/exhaustive-deps
   const asked = useMemo(
     () => (question && startedAt !== null ? askRest(question) : null),
     [question, startedAt],

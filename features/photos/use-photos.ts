@@ -27,7 +27,7 @@ export function usePhotos(clientId: string, kind: PhotoKind, visitId: string | n
   }, [clientId]);
   useEffect(() => {
     // Read after the first paint: photos do not hold the conversation up.
-    // eslint-disable-next-line react-hooks/set-state-in-effect
+    // oxlint-disable-next-line react-hooks/set-state-in-effect
     void load();
   }, [load]);
   const add = async (file: File, posed?: { readonly pose: Pose; readonly stage: Stage }) => {

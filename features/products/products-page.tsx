@@ -73,7 +73,7 @@ export function ProductsPage({ initial, revision, mayChange, toBuy }: ProductsPa
           The range that a house begins with is invented: write what your own leaflets say. Visits keep the
           products as they were when they were mixed.
         </p>
-        <a href="/api/products" className={buttonLook('plain', true)}>
+        <a href="/api/products" download className={buttonLook('plain', true)}>
           Export as table (CSV)
         </a>
         {mayChange && (
@@ -213,7 +213,7 @@ function ToBuy({ needs }: { needs: readonly Need[] }) {
     <section aria-label="To buy" className="card mb-5 p-4">
       <header className="flex items-center justify-between gap-3">
         <h2 className="text-lg font-bold wide">To buy for the next 7 days</h2>
-        <a href="/api/to-buy" className={buttonLook('plain', true)}>
+        <a href="/api/to-buy" download className={buttonLook('plain', true)}>
           Export as table (CSV)
         </a>
       </header>

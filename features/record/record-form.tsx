@@ -167,7 +167,7 @@ export function useKeptFields(
     try {
       const kept = sessionStorage.getItem(key);
       // Read after the first paint: the server cannot know what this device keeps.
-      // eslint-disable-next-line react-hooks/set-state-in-effect
+      // oxlint-disable-next-line react-hooks/set-state-in-effect
       if (kept) setFields(JSON.parse(kept) as Partial<Fields>);
     } catch {
       sessionStorage.removeItem(key);

@@ -59,7 +59,7 @@ export function TokensPage({ tokens, people, ownId }: TokensPageProps) {
         <p className="text-base text-ink-soft">
           A token lets another program of the salon read and write here, such as a website that books. What it
           can do is described at{' '}
-          <a href="/api/v1/openapi.json" className="font-semibold text-leaf underline">
+          <a href="/api/v1/openapi.json" target="_blank" className="font-semibold text-leaf underline">
             /api/v1/openapi.json
           </a>
           .

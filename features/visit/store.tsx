@@ -451,7 +451,7 @@ function OpenVisit({ initial, children }: { initial: VisitBundle; children: Reac
       });
     };
     // One set of savers for the life of the visit's page; later revisions come through rebase.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [initial.id]);
 
   // Before it is painted: what is seen on the screen is kept already, whatever becomes of the page.

@@ -33,7 +33,7 @@ export default async function HousePage() {
             keep or to take to another installation. Passwords, sessions and calendar addresses are not in it.
             The server’s own commands bin/backup and bin/restore do the same, and put it back.
           </p>
-          <a href="/api/archive" className={buttonLook('plain')}>
+          <a href="/api/archive" download className={buttonLook('plain')}>
             Download everything (ZIP)
           </a>
         </section>

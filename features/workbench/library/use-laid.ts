@@ -45,7 +45,7 @@ export function useLaid(
     }
     return () => worker.stop();
     // Laid anew for another head, not for every edit of the plan.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
   }, [wanted, head, hair, foil, techniques]);
   return laid?.techniques === techniques ? laid.answers : NONE;
 }
