@@ -7,6 +7,8 @@ const swc = {
         transform: { react: { runtime: 'automatic' } },
         target: 'es2022',
       },
+      // A room that a test does not use is not read: that takes up to 2 s a file.
+      module: { type: 'commonjs', lazy: true },
     },
   ],
 };

@@ -93,7 +93,7 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   let findings: readonly Finding[] = [];
   for (const found of studio.findings(subject, weeks)) findings = found ?? findings;
   if (png !== undefined) {
-    const problem = await drawn(png, subject, way, weeks);
+    const problem = await drawn(png, studio, subject, [way, weeks]);
     if (problem) return { ok: false, problem };
   }
   const share = (value: number | null) => (value === null ? null : Math.round(value * 1000) / 1000);
@@ -145,11 +145,10 @@ async function run(args: readonly string[]): Promise<VerbResult> {
 /** Writes the picture, all five sides beside each other; a sentence where it cannot be written. */
 async function drawn(
   file: string,
+  studio: WearStudio,
   subject: WearSubject,
-  way: Way,
-  weeks: number,
+  [way, weeks]: readonly [Way, number],
 ): Promise<string | undefined> {
-  const studio = new WearStudio();
   const hair = studio.hair(subject.plan, way, subject);
   const colouring = studio.colouring(subject, weeks);
   const pictures = VIEW_NAMES.map((view) =>
