@@ -4,7 +4,7 @@ import { UNIT_WORDS } from '../work';
 import type { ServiceScript } from './script';
 import { endOf, stepTurn } from './steps';
 import { MINUTE } from './minute';
-import type { BlockState, ServiceState } from './state';
+import type { BlockState, ServiceState } from './service-state';
 
 /** Something that wants to be heard at a moment. */
 export interface Alarm {

@@ -3,7 +3,8 @@ import { alarmsOf } from './alarms';
 import { nextStep } from './next-step';
 import { restOf, restSteps, restTimeline } from './rest';
 import type { ServiceScript } from './script';
-import { unitName, type ServiceState } from './state';
+import { unitName } from './said';
+import type { ServiceState } from './service-state';
 
 /** What a service is at, and the next thing that will be called: for whoever looks after several. */
 interface ServiceDue {

@@ -25,16 +25,7 @@ export {
   type ScriptUnit,
   type ServiceScript,
 } from './script';
-export {
-  conflictWords,
-  lengthOf,
-  levelNow,
-  minutesOn,
-  readingOf,
-  readyMinutesOf,
-  serviceState,
-  unitName,
-  type BlockState,
-  type ServiceState,
-  type UnitState,
-} from './state';
+export { lengthOf, levelNow, minutesOn, readingOf, readyMinutesOf } from './lifting';
+export { conflictWords, unitName } from './said';
+export type { BlockState, ServiceState, UnitState } from './service-state';
+export { serviceState } from './state';

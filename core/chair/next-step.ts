@@ -4,7 +4,7 @@ import type { RestStep } from './rest';
 import type { ServiceScript } from './script';
 import { stepTurn, wrongHair, type StepState } from './steps';
 import { MINUTE } from './minute';
-import type { BlockState, ServiceState, UnitState } from './state';
+import type { BlockState, ServiceState, UnitState } from './service-state';
 
 /** The one thing that is to be done now. */
 export type NextStep =

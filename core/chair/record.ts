@@ -4,7 +4,9 @@ import { UNIT_WORDS, type UnitKind } from '../work';
 import type { ServiceEvent } from './events';
 import { placedCourse, type ScriptUnit, type ServiceScript } from './script';
 import { MINUTE } from './minute';
-import { levelNow, minutesOn, serviceState, type ServiceState, type UnitState } from './state';
+import { levelNow, minutesOn } from './lifting';
+import type { ServiceState, UnitState } from './service-state';
+import { serviceState } from './state';
 
 /** A unit as it was planned, and as it was done; minutes from the start. */
 export interface UnitRecord {

@@ -16,7 +16,7 @@ import { OLD_BOWL_MINUTES } from '../bowl';
 import { PAINTED_AGAIN_MINUTES } from '../work';
 import { namedCourse, placedCourse, type ScriptCourse, type ServiceScript } from './script';
 import { MINUTE } from './minute';
-import type { ServiceState, UnitState } from './state';
+import type { ServiceState, UnitState } from './service-state';
 
 /** What is left of a service: what happened is fixed, the running plan goes on. */
 export interface RestQuestion {

@@ -9,7 +9,9 @@ import { nextStep, stepBody, type NextStep } from './next-step';
 import { restOf, restSteps, restTimeline } from './rest';
 import { scriptUnit, type ScriptBlock, type ScriptLift, type ScriptUnit, type ServiceScript } from './script';
 import { MINUTE } from './minute';
-import { readyMinutesOf, serviceState, type ServiceState } from './state';
+import { readyMinutesOf } from './lifting';
+import type { ServiceState } from './service-state';
+import { serviceState } from './state';
 import { endOf } from './steps';
 
 /** A moment that tests start from. */

@@ -1,6 +1,6 @@
 import same from 'fast-deep-equal';
 import type { VisitMix } from '../visit';
-import type { ServiceState } from './state';
+import type { ServiceState } from './service-state';
 
 /** What of a mix was used at a service that runs: it can no longer be changed in Mix. */
 export interface UsedMix {

@@ -28,7 +28,7 @@ test('a document that nests thousands deep is refused at once, with where', () =
     problem: 'panels[0].place.of: is nested more than 40 deep.',
   });
   expect(parsePlan(planWith(nested(100_000)))).toMatchObject({ ok: false });
-  expect(spentMs() - from).toBeLessThan(500);
+  expect(spentMs() - from).toBeLessThan(2000);
 });
 
 test('places, their outlines and what is left out are bounded for the whole pattern', () => {
