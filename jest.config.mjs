@@ -7,7 +7,7 @@ const swc = {
         transform: { react: { runtime: 'automatic' } },
         target: 'es2022',
       },
-      // A room that a test does not use is not read: that takes up to 2 s a file.
+      // Modules are read when first used: reading all that a test could use takes up to 2 s a file.
       module: { type: 'commonjs', lazy: true },
     },
   ],

@@ -146,6 +146,8 @@ const SCREENS = {
     'error-boundaries',
     'purity',
     'set-state-in-render',
+    'incompatible-library',
+    'unsupported-syntax',
   ]),
   ...errors('nextjs', [
     'google-font-display',
@@ -177,11 +179,12 @@ const SCREENS = {
     'role-has-required-aria-props',
     'role-supports-aria-props',
   ]),
+  'import/no-anonymous-default-export': 'error',
 };
 
 const config = {
   ignorePatterns: ['.next/**', '.local/**', 'next-env.d.ts', 'coverage/**', 'public/**'],
-  plugins: ['typescript', 'react', 'nextjs', 'jsx-a11y', 'import', 'unicorn', 'oxc'],
+  plugins: ['typescript', 'react', 'nextjs', 'jsx-a11y', 'import'],
   categories: { correctness: 'off' },
   rules: {
     ...RECOMMENDED,

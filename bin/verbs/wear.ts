@@ -11,8 +11,6 @@ import {
   type Curl,
   type Finding,
   type Style,
-  type WearSubject,
-  type Way,
 } from '@/core/wear';
 import { MIX_HELP, mixedPlan } from './mixed-plan';
 import { printed, type Verb, type VerbResult } from './verb';
@@ -93,7 +91,11 @@ async function run(args: readonly string[]): Promise<VerbResult> {
   let findings: readonly Finding[] = [];
   for (const found of studio.findings(subject, weeks)) findings = found ?? findings;
   if (png !== undefined) {
-    const problem = await drawn(png, studio, subject, [way, weeks]);
+    const problem = await drawn(
+      png,
+      studio.hair(subject.plan, way, subject),
+      studio.colouring(subject, weeks),
+    );
     if (problem) return { ok: false, problem };
   }
   const share = (value: number | null) => (value === null ? null : Math.round(value * 1000) / 1000);
@@ -145,12 +147,9 @@ async function run(args: readonly string[]): Promise<VerbResult> {
 /** Writes the picture, all five sides beside each other; a sentence where it cannot be written. */
 async function drawn(
   file: string,
-  studio: WearStudio,
-  subject: WearSubject,
-  [way, weeks]: readonly [Way, number],
+  hair: ReturnType<WearStudio['hair']>,
+  colouring: ReturnType<WearStudio['colouring']>,
 ): Promise<string | undefined> {
-  const hair = studio.hair(subject.plan, way, subject);
-  const colouring = studio.colouring(subject, weeks);
   const pictures = VIEW_NAMES.map((view) =>
     pictureOf(hair.fibres(view, 'daylight', PICTURE_MM), colouring, 'daylight'),
   );

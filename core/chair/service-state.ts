@@ -1,17 +1,11 @@
 import type { HeadFactor } from '../lift';
-import type { PlannedAction } from './events';
+import type { EventBody, PlannedAction } from './events';
 import type { ScriptBlock, ScriptCourse, ScriptLift, ScriptMix, ScriptUnit } from './script';
 import type { StepState } from './steps';
 
 /** A level seen when a foil was opened. */
-export interface Check {
+export interface Check extends Omit<Extract<EventBody, { kind: 'checked' }>, 'kind'> {
   readonly at: number;
-  readonly foil: string;
-  readonly level: number;
-  readonly then: 'more' | 'rinse';
-  readonly minutes: number | null;
-  readonly reason: string | null;
-  readonly photo: string | null;
   readonly by: string;
 }
 
