@@ -21,7 +21,7 @@ const facts: SuggestFacts = {
 const first = (more: Partial<SuggestFacts>) => suggest({ ...facts, ...more }, engine);
 
 test('never more than three, each with a reason, the first within the share that is wished for', () => {
-  for (const brightness of [1, 2, 3, 4, 5]) {
+  for (const brightness of [1, 3, 5]) {
     const found = first({ brightness });
     expect(found.length).toBeGreaterThan(0);
     expect(found.length).toBeLessThanOrEqual(3);

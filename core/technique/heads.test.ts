@@ -25,12 +25,15 @@ const HEADS: readonly { readonly name: string; readonly head: PlanHead; readonly
 
 const laid = (technique: Technique, { head, density }: (typeof HEADS)[number]): Plan =>
   planOf(technique, { head, hair: { ...AVERAGE_HAIR, densityPerCm2: density } });
+/** Every other pattern on every other head: each is laid on two of the four. */
+const patternsOn = (own: (typeof HEADS)[number]) =>
+  TECHNIQUES.filter((_, i) => i % 2 === HEADS.indexOf(own) % 2);
 const of = (key: string) => TECHNIQUES.find((technique) => technique.key === key)!;
 
 describe.each(HEADS)('on a head of $name', (own) => {
-  test('every pattern is laid whole: no problem, nothing wider than its foil, angles as asked, hair in one foil', () => {
+  test('a pattern is laid whole: no problem, nothing wider than its foil, angles as asked, hair in one foil', () => {
     const { index } = hairRoots(own.head, 12_000);
-    for (const technique of TECHNIQUES) {
+    for (const technique of patternsOn(own)) {
       const plan = laid(technique, own);
       const computed = engine.compute(plan);
       const { foils, painted, problems } = computed.sheet;

@@ -113,7 +113,6 @@ describe('curl hides', () => {
   const CHANCE = 0.015;
   test.each<[string, Plan]>([
     ['horizontal slices', whole(0)],
-    ['diagonal slices', whole(45)],
     ['slices a finger apart', planOf(techniqueOf('fast-slices')!)],
     ['deep weaves', planOf(techniqueOf('deep-contrast')!)],
   ])('%s stripe most where hair is straight, least where it is coily, worn down and tied', (_name, plan) => {

@@ -184,7 +184,7 @@ describe('strands', () => {
     (_name, spec, hair, partMm) => {
       const { head: ownHead, hair: ownHair } = emptyPlan('x');
       const own = hairRoots({ ...ownHead, ...spec }, 600);
-      for (const key of ['down', 'tied-back', 'bun', 'swept', 'lifted'] as const satisfies readonly Style[]) {
+      for (const key of ['down', 'bun', 'swept'] as const satisfies readonly Style[]) {
         const { strands } = layHair(own, { ...ownHair, ...hair }, STYLES[key](partMm), {
           curl: 'wavy',
           cut: { ends: 'long-layers', fringe: true },

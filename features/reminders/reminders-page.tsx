@@ -215,7 +215,9 @@ export function RemindersPage({
                   <p className="text-sm text-ink-soft">
                     {calendar.moment(sentAt!)}, {by ?? 'by itself'}
                   </p>
-                  <p className="text-sm">{shownWords(words)}</p>
+                  <p className="text-sm" data-as-written>
+                    {shownWords(words)}
+                  </p>
                 </li>
               ))}
             </ul>
