@@ -1,3 +1,4 @@
+import { keysOf } from '@/core/units';
 import { asRow, clientRows, type Client, type ClientFields } from './client-fields';
 import { insertClient } from './clients';
 import { inSalon, type Actor, type Transaction } from './database';
@@ -40,7 +41,7 @@ async function writeChange(
   before: Client,
   fields: ClientFields,
 ): Promise<void> {
-  const changes = (Object.keys(FIELD_WORDS) as (keyof ClientFields)[])
+  const changes = keysOf(FIELD_WORDS)
     .filter((key) => before[key] !== fields[key])
     .map((key) => ({ where: FIELD_WORDS[key], from: before[key] || 'none', to: fields[key] || 'none' }));
   if (changes.length === 0) return;

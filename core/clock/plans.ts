@@ -1,4 +1,4 @@
-import { capital } from '../units';
+import { capital, keysOf } from '../units';
 import { Search, type Fixed, type Wanted } from './search';
 import {
   comesEarly,
@@ -193,8 +193,7 @@ function planner({ blocks, rules, fixed }: ClockQuestion): (kind: Kind) => Clock
 const alike = (a: ClockPlanned, b: ClockPlanned) =>
   same(a.figures, b.figures) && a.second === b.second && a.course.order.join() === b.course.order.join();
 
-const same = (a: Figures, b: Figures) =>
-  (Object.keys(a) as (keyof Figures)[]).every((key) => Math.abs(a[key] - b[key]) < NEAR);
+const same = (a: Figures, b: Figures) => keysOf(a).every((key) => Math.abs(a[key] - b[key]) < NEAR);
 
 /**
  * Less is proposed first: nothing past a limit, no hands that are not there, and then what is done soonest.

@@ -1,3 +1,4 @@
+import { entriesOf } from '../units';
 import type { ValueResult } from '../units';
 import { z } from 'zod';
 import {
@@ -10,7 +11,7 @@ import {
   WEEKS_PER_MONTH,
   type GrowthVisit,
 } from '../growth';
-import { ZONES, type Zone } from '../head';
+import { ZONES } from '../head';
 import { between, levelField, whole } from './fields';
 import { parseWith } from './problem';
 
@@ -94,10 +95,7 @@ export function growthReport(document: GrowthDocument) {
     on,
     regrowthMm,
     taken: Object.fromEntries(
-      (Object.entries(takenMm) as [Zone, number][]).map(([own, leftMm]) => [
-        own,
-        { leftMm, measured: leftMeasured },
-      ]),
+      entriesOf(takenMm).map(([own, leftMm]) => [own, { leftMm, measured: leftMeasured }]),
     ),
   }));
   const intervals = growthIntervals(visits);

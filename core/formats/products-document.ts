@@ -1,6 +1,7 @@
+import { keysOf } from '../units';
 import type { ValueResult } from '../units';
 import { z } from 'zod';
-import { DEPOSITS, type DepositTone } from '../lift';
+import { DEPOSITS } from '../lift';
 import {
   PRODUCT_KINDS,
   productsOf,
@@ -12,7 +13,7 @@ import {
 import { between, levelField, whole } from './fields';
 import { parseWith } from './problem';
 
-const TONES = [...Object.keys(DEPOSITS), 'clear'] as (DepositTone | 'clear')[];
+const TONES = [...keysOf(DEPOSITS), 'clear' as const];
 export const MOST_PRODUCTS = 600;
 
 const id = z

@@ -1,3 +1,4 @@
+import { entriesOf } from '../units';
 import type { Zone } from '../head';
 import { visibleLine, type Edge } from './visible-line';
 
@@ -32,7 +33,7 @@ export const OPEN_ZONES: ReadonlySet<Zone> = new Set<Zone>(['top-l', 'top-r', 'f
  * @param byZone how much has to grow until it is seen, mm; null where it never is
  */
 export function rootLines(byZone: Readonly<Partial<Record<Zone, number | null>>>): RootLine[] {
-  const all = Object.entries(byZone) as [Zone, number | null][];
+  const all = entriesOf(byZone);
   const of = (part: typeof all) => part.map(([, growMm]) => growMm ?? Infinity).sort((a, b) => a - b);
   const rest = all.filter(([zone]) => !FACE.has(zone));
   const open = rest.filter(([zone]) => OPEN_ZONES.has(zone));

@@ -1,5 +1,5 @@
 import type { Zone } from '../head';
-import { dayAfter } from '../units';
+import { dayAfter, entriesOf } from '../units';
 import { NEAR, sessionsToGoal, type Sessions } from './sessions';
 
 /** What is aimed at over the coming visits, in order. */
@@ -84,9 +84,7 @@ export function targetProgress(
       byVisit,
       sessions,
       expectedOn,
-      behind: (Object.entries(visits.at(-1)?.levels ?? {}) as [Zone, number][]).flatMap(([zone, own]) =>
-        isThere(own) ? [] : [zone],
-      ),
+      behind: entriesOf(visits.at(-1)?.levels ?? {}).flatMap(([zone, own]) => (isThere(own) ? [] : [zone])),
       inTime: byOn === null || doneOn === null ? null : doneOn <= byOn,
     };
   });

@@ -1,3 +1,4 @@
+import { recordOf } from '../units';
 import type { Head, ScalpPlace } from './head';
 import { SURFACE } from './meridian';
 import { SKULL, surfaceNormal, type SkullScale } from './skull';
@@ -257,7 +258,7 @@ function passesWithin(line: Float64Array, p: Vec3, azimuth: number, mm: number):
 
 /** Hair-bearing skin in mm², whole and by zone. */
 export function scalpAreas(grid: ScalpGrid): { total: number; byZone: Record<Zone, number> } {
-  const byZone = Object.fromEntries(ZONES.map((zone) => [zone, 0])) as Record<Zone, number>;
+  const byZone = recordOf(ZONES, () => 0);
   let total = 0;
   grid.area.forEach((area, i) => {
     const zone = grid.zones[i];

@@ -1,3 +1,4 @@
+import { keysOf } from '../units';
 import { foilSeconds, SECONDS_PER_FOIL } from '../clock';
 import type { GatherKind } from '../pattern';
 
@@ -52,7 +53,7 @@ const ratios = (samples: readonly PaceSample[]) =>
  */
 export function paceOf(samples: readonly PaceSample[], person: string): Pace[] {
   const all = ratios(samples);
-  return (Object.keys(SECONDS_PER_FOIL) as GatherKind[]).map((gather) => {
+  return keysOf(SECONDS_PER_FOIL).map((gather) => {
     const house = all.filter((own) => own.gather === gather);
     const houseMean =
       (house.length * (house.length > 0 ? mean(house.map(({ log }) => log)) : 0)) / (house.length + WEIGHT);

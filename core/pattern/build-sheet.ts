@@ -1,3 +1,4 @@
+import { recordOf } from '../units';
 import { workMinutes } from '../clock/pace';
 import { ZONES, type Zone } from '../head';
 import { GATHER_KINDS } from './gather';
@@ -7,7 +8,6 @@ import type { ZonePatch } from './cell-figures';
 import type {
   EditNote,
   Foil,
-  GatherKind,
   PaintedSection,
   PanelProblem,
   PanelTotals,
@@ -179,7 +179,7 @@ function totalsOf(
   dropouts: readonly TreatedDropout[],
   zones: readonly ZoneShare[],
 ): Totals {
-  const byGather = Object.fromEntries(GATHER_KINDS.map((kind) => [kind, 0])) as Record<GatherKind, number>;
+  const byGather = recordOf(GATHER_KINDS, () => 0);
   const byFormula: Record<string, number> = {};
   for (const foil of foils) {
     byGather[foil.gather] += 1;

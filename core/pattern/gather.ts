@@ -1,3 +1,4 @@
+import { keysOf } from '../units';
 import type { GatherRules, Picked, Picker, StitchShape } from './gathers/kind';
 import { double } from './gathers/double';
 import { slice } from './gathers/slice';
@@ -14,7 +15,7 @@ const RULES: { readonly [K in GatherKind]: GatherRules<GatherOfKind<K>> } = {
   zigzag,
 };
 
-export const GATHER_KINDS = Object.keys(RULES) as readonly GatherKind[];
+export const GATHER_KINDS = keysOf(RULES);
 
 /** The rules of a gather. They take it alone: that its kind is theirs, the types cannot follow. */
 const rulesOf = (gather: SingleGather) => RULES[gather.kind] as GatherRules<SingleGather>;

@@ -1,3 +1,4 @@
+import { keysOf } from '../units';
 import type { Served } from '../chair';
 import type { VisitMix } from '../visit';
 import { UNIT_WORDS, type UnitKind, type WorkList } from '../work';
@@ -46,7 +47,7 @@ export function mixedLines(
         letter,
         words: own[0].mix,
         endsWords: own.find(({ endsMix }) => endsMix !== null)?.endsMix ?? null,
-        units: (Object.keys(UNIT_WORDS) as UnitKind[]).flatMap((kind) => {
+        units: keysOf(UNIT_WORDS).flatMap((kind) => {
           const count = own.filter((unit) => unit.kind === kind).length;
           const placed = done
             ? done.filter((unit) => unit.kind === kind && unit.placed !== null).length

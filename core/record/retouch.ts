@@ -1,3 +1,4 @@
+import { entriesOf } from '../units';
 import { thinned } from '../fit';
 import type { ZoneRegrowth } from '../growth';
 import { zoneName, type Zone } from '../head';
@@ -102,7 +103,7 @@ export function retouch({
     (last, { takenOn }) => (takenOn !== null && takenOn > last ? takenOn : last),
     '',
   );
-  const skipped = (Object.entries(regrowth) as [Zone, ZoneRegrowth][]).flatMap(([zone, { mm, takenOn }]) =>
+  const skipped = entriesOf(regrowth).flatMap(([zone, { mm, takenOn }]) =>
     takenOn !== null && takenOn < lastTaken ? [{ zone, mm, takenOn }] : [],
   );
   const over = sheet.foils.filter(({ zone, panel }) => keeps.get(panel) && regrowth[zone] !== undefined);

@@ -1,3 +1,4 @@
+import { keysOf } from '../units';
 /**
  * One question on which good colourists disagree, with its answers and the one taken where a house has not
  * chosen.
@@ -121,8 +122,9 @@ export type SchoolKey = keyof typeof SCHOOLS;
 /** The answer that a house has chosen, by school. */
 export type Schools = { readonly [K in SchoolKey]: keyof (typeof SCHOOLS)[K]['answers'] & string };
 
-export const SCHOOL_KEYS = Object.keys(SCHOOLS) as SchoolKey[];
+export const SCHOOL_KEYS = keysOf(SCHOOLS);
 
+// Each key has the answer of its own school: no type says that of a record made key by key.
 export const USUAL_SCHOOLS = Object.fromEntries(
   SCHOOL_KEYS.map((key) => [key, SCHOOLS[key].usual]),
 ) as unknown as Schools;

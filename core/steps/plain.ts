@@ -1,3 +1,4 @@
+import { keysOf } from '../units';
 import { STEP_MINUTES } from './minutes';
 import type { ServiceStep, StepHair } from './step';
 
@@ -22,4 +23,6 @@ export function plainStep(id: string, kind: PlainKind, part: Partial<ServiceStep
 
 /** Every plain step but one's own, in the order in which they come. */
 export const plainSteps = (): ServiceStep[] =>
-  (Object.keys(PLAIN) as PlainKind[]).filter((kind) => kind !== 'own').map((kind) => plainStep(kind, kind));
+  keysOf(PLAIN)
+    .filter((kind) => kind !== 'own')
+    .map((kind) => plainStep(kind, kind));

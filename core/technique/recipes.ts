@@ -1,9 +1,11 @@
+import { keysOf, recordOf } from '../units';
 import { GATHER_PRESETS, type Gather, type SingleGather } from '../pattern';
 
 /** Gathers by the trade's names, for writing techniques. */
-export const { micro, baby, fine, medium, chunky, deep, slice } = Object.fromEntries(
-  Object.entries(GATHER_PRESETS).map(([name, preset]) => [name, preset.gather]),
-) as Record<keyof typeof GATHER_PRESETS, SingleGather>;
+export const { micro, baby, fine, medium, chunky, deep, slice } = recordOf(
+  keysOf(GATHER_PRESETS),
+  (name): SingleGather => GATHER_PRESETS[name].gather,
+);
 
 /** A weave whose first stitch takes the hairline's own hair. */
 export const fromHairline = (gather: SingleGather): SingleGather =>

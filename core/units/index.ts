@@ -36,3 +36,4 @@ export { percent } from './percent';
 export { phoneKey } from './phone';
 export { silently, toEnd } from './steps';
 export type { Problem, Result, ValueResult } from './result';
+export { entriesOf, keysOf, recordOf } from './records';

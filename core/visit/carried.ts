@@ -1,3 +1,4 @@
+import { keysOf } from '../units';
 import { USUAL_CLOCK, type VisitClock } from './clock';
 import type { Consult, Health } from './consult';
 import type { VisitMix, VisitMoney } from './mix';
@@ -14,7 +15,7 @@ const resetTo =
 /** A document as it begins at the next visit. */
 function carried<T extends object>(document: T, by: Carried<T>): T {
   const out = { ...document };
-  for (const field of Object.keys(by) as (keyof T)[]) out[field] = by[field](document[field]);
+  for (const field of keysOf(by)) out[field] = by[field](document[field]);
   return out;
 }
 

@@ -1,3 +1,4 @@
+import { keysOf } from '../units';
 /** How the hair is worn. A part lies so far from the middle, mm, + the client's left. */
 export type Way =
   | { readonly kind: 'down'; readonly partMm: number }
@@ -40,7 +41,7 @@ export const directionOf = (side: Side) => (typeof side === 'string' ? VIEWS[sid
 export const sideKey = (side: Side): string =>
   typeof side === 'string' ? side : `${side.azimuthDeg.toFixed(1)} ${side.heightDeg.toFixed(1)}`;
 
-export const VIEW_NAMES = Object.keys(VIEWS) as readonly View[];
+export const VIEW_NAMES = keysOf(VIEWS);
 
 /** Ways by the name of each, with the part put where hair has one. */
 export const STYLES = {

@@ -1,3 +1,4 @@
+import { recordOf } from '../units';
 import { ZONES, type Zone } from '../head';
 import { baseLightAt, seenAt, type Light } from './light';
 import type { WornHair } from './worn';
@@ -54,7 +55,7 @@ export function worthOfFoils(worn: readonly WornShare[], light: Light, foils: nu
   }
   return {
     foils: own,
-    zones: Object.fromEntries(ZONES.map((name, i) => [name, zones[i]])) as Record<Zone, number>,
+    zones: recordOf(ZONES, (_, i) => zones[i]),
     all,
   };
 }

@@ -1,3 +1,4 @@
+import { keysOf } from '../units';
 import { recipeLine, type Plan } from '../pattern';
 import type { WorkList } from './list';
 import { UNIT_WORDS, type UnitKind, type WorkUnit } from './unit';
@@ -31,7 +32,7 @@ export const groupWords = (groups: readonly WorkGroup[]): string =>
 
 /** Units by their numbers, those of a kind together: `foils 1–8, 11, tip-outs 2–3`. */
 export function numberWords(units: readonly Pick<WorkUnit, 'kind' | 'number'>[]): string {
-  const kinds = Object.keys(UNIT_WORDS) as UnitKind[];
+  const kinds = keysOf(UNIT_WORDS);
   return kinds
     .flatMap((kind) => {
       const numbers = units

@@ -16,7 +16,7 @@ import {
   type WeekDay,
   type WorkingHours,
 } from '@/core/diary';
-import { dayAfter } from '@/core/units';
+import { dayAfter, recordOf } from '@/core/units';
 import {
   comingAppointments,
   dueClients,
@@ -328,12 +328,9 @@ async function prepare(person: SignedIn, clientId: string, timed = true): Promis
 }
 
 const minutesFor = (clock: number | null) =>
-  Object.fromEntries(
-    (['full', 'face', 'toner', 'consult', 'alert-test', 'redo'] as const).map((kind) => [
-      kind,
-      minutesToBook(kind, kind === 'face' && clock !== null ? clock / 2 : clock),
-    ]),
-  ) as Record<AppointmentKind, number>;
+  recordOf(APPOINTMENT_KINDS, (kind) =>
+    minutesToBook(kind, kind === 'face' && clock !== null ? clock / 2 : clock),
+  );
 
 /** The same for whoever is signed in. */
 export async function preparationOf(

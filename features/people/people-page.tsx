@@ -1,5 +1,6 @@
 'use client';
 
+import { keysOf } from '@/core/units';
 import type { ValueResult } from '@/core/units';
 import { useState, useTransition } from 'react';
 import { Button } from '@/ui/button';
@@ -13,8 +14,7 @@ import type { OpenLink, Person } from './queries';
 import { ROLE_WORDS, sayDevice } from './words';
 import { WorkingHoursForm, type SalonHours } from './working-hours';
 
-type RoleKey = keyof typeof ROLE_WORDS;
-const ROLES = (Object.keys(ROLE_WORDS) as RoleKey[]).map((value) => ({
+const ROLES = keysOf(ROLE_WORDS).map((value) => ({
   value,
   words: ROLE_WORDS[value].name as string,
 }));

@@ -3,7 +3,7 @@
 import type { PhotoDocument } from '@/core/formats';
 import { cssColour } from '@/core/lift';
 import { REFERENCES, type levelInPhoto, type Reference, type Swatch } from '@/core/photo';
-import { formatLevel } from '@/core/units';
+import { formatLevel, keysOf } from '@/core/units';
 import { Button } from '@/ui/button';
 import { useWritten } from '@/ui/decimal';
 import { NumberField } from '@/ui/number-field';
@@ -12,7 +12,7 @@ import { readFigure } from '../consult/read-figures';
 import type { At, Line } from './ruler';
 
 export const MOST_MARKS = 30;
-const REFERENCE_OPTIONS = (Object.keys(REFERENCES) as Reference[]).map((value) => ({
+const REFERENCE_OPTIONS = keysOf(REFERENCES).map((value) => ({
   value,
   words: REFERENCES[value].words,
 }));

@@ -2,7 +2,7 @@
 
 import { useState, type ReactNode } from 'react';
 import { productSchema, sentenceOf } from '@/core/formats';
-import { DEPOSITS, type DepositTone } from '@/core/lift';
+import { DEPOSITS } from '@/core/lift';
 import {
   isStocked,
   productsOf,
@@ -15,7 +15,7 @@ import {
   type Product,
   type RecipePart,
 } from '@/core/products';
-import { formatLevel, minorPerUnit } from '@/core/units';
+import { formatLevel, keysOf, minorPerUnit } from '@/core/units';
 import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -43,7 +43,7 @@ const LEVELS = Array.from({ length: 19 }, (_, i) => 1 + i / 2).map((level) => ({
   value: String(level),
   words: formatLevel(level),
 }));
-const TONES = [...(Object.keys(DEPOSITS) as DepositTone[]), 'clear' as const].map((value) => ({
+const TONES = [...keysOf(DEPOSITS), 'clear' as const].map((value) => ({
   value,
   words: value,
 }));

@@ -1,3 +1,4 @@
+import { keysOf } from '@/core/units';
 import type { Role } from '@/data/sessions';
 
 export type { Role };
@@ -99,7 +100,7 @@ const RULES = {
 } as const satisfies Record<string, Rule>;
 
 export type Act = keyof typeof RULES;
-export const ACTS = Object.keys(RULES) as readonly Act[];
+export const ACTS = keysOf(RULES);
 
 const RANK: Readonly<Record<Role, number>> = { assistant: 0, colourist: 1, owner: 2 };
 const WHO: Readonly<Record<Role, string>> = {

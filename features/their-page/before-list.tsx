@@ -1,5 +1,6 @@
 'use client';
 
+import { keysOf } from '@/core/units';
 import { useState } from 'react';
 import type { ClientAnswers } from '@/core/consult';
 import { SERVICES, type HistoryEntry, type Service } from '@/core/visit';
@@ -23,7 +24,7 @@ const SERVICE_WORDS: Record<Service, string> = {
 };
 const WHERE_WORDS = { here: 'at this salon', elsewhere: 'at another salon', home: 'at home' } as const;
 const SERVICE_OPTIONS = SERVICES.map((value) => ({ value, words: SERVICE_WORDS[value] }));
-const WHERE_OPTIONS = (Object.keys(WHERE_WORDS) as HistoryEntry['where'][]).map((value) => ({
+const WHERE_OPTIONS = keysOf(WHERE_WORDS).map((value) => ({
   value,
   words: WHERE_WORDS[value],
 }));

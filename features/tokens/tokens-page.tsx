@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, useTransition } from 'react';
-import { capital } from '@/core/units';
+import { capital, keysOf } from '@/core/units';
 import { AskingForm } from '@/ui/asking-form';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -12,7 +12,7 @@ import { useCalendar } from '../house/calendar';
 import { makeApiToken, withdrawToken } from './actions';
 import type { ApiToken } from './queries';
 
-const ALL = Object.keys(SCOPES) as Scope[];
+const ALL = keysOf(SCOPES);
 
 interface TokensPageProps {
   tokens: readonly ApiToken[];

@@ -1,5 +1,6 @@
 'use client';
 
+import { keysOf } from '@/core/units';
 import { Popover } from 'radix-ui';
 import { memo, useMemo, useState } from 'react';
 import type { Panel, SingleGather } from '@/core/pattern';
@@ -271,7 +272,7 @@ const Cell = memo(
   // Gathers of equal figures draw the same glyph, whichever computation they come from.
   ({ gather: a, ...before }, { gather: b, ...after }) =>
     (a === b || JSON.stringify(a) === JSON.stringify(b)) &&
-    (Object.keys(before) as (keyof typeof before)[]).every((key) => before[key] === after[key]),
+    keysOf(before).every((key) => before[key] === after[key]),
 );
 
 function grouped(

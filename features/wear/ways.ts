@@ -1,3 +1,4 @@
+import { keysOf } from '@/core/units';
 import { STYLES, type Style, type Way, type WearSubject } from '@/core/wear';
 
 /** Each way of wearing as it is chosen, in the order in which they are offered; one that is missing does not compile. */
@@ -16,7 +17,7 @@ const STYLE_WORDS: Readonly<Record<Style, { readonly words: string; readonly hin
 };
 
 /** Ways to look at, as they are chosen: a part is put in where hair has one. */
-export const WAYS = (Object.keys(STYLE_WORDS) as Style[]).map((key) => ({ key, ...STYLE_WORDS[key] }));
+export const WAYS = keysOf(STYLE_WORDS).map((key) => ({ key, ...STYLE_WORDS[key] }));
 
 /** @param partMm from the middle, + the client's left */
 export const wayOf = (style: Style, partMm: number): Way => STYLES[style](partMm);

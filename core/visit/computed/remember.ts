@@ -1,3 +1,4 @@
+import { keysOf } from '../../units';
 /** How many answers of one part are kept: undo goes to and fro between a few. */
 const MOST_KEPT = 4;
 
@@ -8,7 +9,7 @@ const MOST_KEPT = 4;
 export function remembering<In extends object, Out>(compute: (input: In) => Out): (input: In) => Out {
   const kept: { readonly input: In; readonly output: Out }[] = [];
   return (input) => {
-    const keys = Object.keys(input) as (keyof In)[];
+    const keys = keysOf(input);
     const found = kept.findIndex((own) => keys.every((key) => Object.is(own.input[key], input[key])));
     if (found >= 0) {
       const [own] = kept.splice(found, 1);

@@ -1,5 +1,6 @@
+import { entriesOf } from '../../units';
 import { tonerWeeks, weeksBetween } from '../../growth';
-import { ZONES, type Zone } from '../../head';
+import { ZONES } from '../../head';
 import type { Plan } from '../../pattern';
 import type { ZonesDone } from '../../record';
 import { USUAL_CUT, type WearSubject } from '../../wear';
@@ -92,7 +93,7 @@ function doneIn(
 ): NonNullable<WearSubject['done']> {
   if (zones === null)
     return Object.fromEntries(ZONES.map((zone) => [zone, { byMm: 0, level: levelReached }]));
-  const own = Object.entries(zones) as [Zone, { leftMm: number | null; level: number | null }][];
+  const own = entriesOf(zones);
   return Object.fromEntries(
     own.map(([zone, { leftMm, level }]) => {
       const meant = planned[zone];

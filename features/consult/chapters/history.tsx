@@ -1,5 +1,6 @@
 'use client';
 
+import { keysOf } from '@/core/units';
 import { useState } from 'react';
 import { SERVICES, type HistoryEntry, type Service } from '@/core/visit';
 import { Button } from '@/ui/button';
@@ -27,7 +28,7 @@ const SERVICE_WORDS: Record<Service, string> = {
 };
 const WHERE_WORDS = { here: 'Here', elsewhere: 'Elsewhere', home: 'At home' } as const;
 const SERVICE_OPTIONS = SERVICES.map((value) => ({ value, words: SERVICE_WORDS[value] }));
-const WHERE_OPTIONS = (Object.keys(WHERE_WORDS) as HistoryEntry['where'][]).map((value) => ({
+const WHERE_OPTIONS = keysOf(WHERE_WORDS).map((value) => ({
   value,
   words: WHERE_WORDS[value],
 }));

@@ -1,5 +1,6 @@
 'use client';
 
+import { keysOf } from '@/core/units';
 import { Canvas } from '@react-three/fiber';
 import { useEffect, useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { skullHit, toOpened, type OpenedPoint } from '@/core/head';
@@ -18,7 +19,6 @@ import {
   turnedByKey,
   VIEWS,
   type Turn,
-  type ViewName,
 } from './turn';
 
 export interface RoundHeadProps extends SceneProps {
@@ -168,7 +168,7 @@ function Views({ turn, onTurn }: { turn: Turn; onTurn(turn: Turn): void }) {
       aria-label="Look from"
       className="absolute right-[124px] bottom-1 left-0 flex justify-center gap-1 xl:right-0"
     >
-      {(Object.keys(VIEWS) as ViewName[]).map((name) => (
+      {keysOf(VIEWS).map((name) => (
         <button
           key={name}
           type="button"

@@ -1,3 +1,4 @@
+import { keysOf } from '@/core/units';
 import {
   add,
   addScaled,
@@ -84,7 +85,7 @@ export function turnedByKey(turn: Turn, key: string): Turn | undefined {
     ArrowUp: [0, -10],
     ArrowDown: [0, 10],
   };
-  const view = (Object.keys(VIEWS) as ViewName[])[Number(key) - 1];
+  const view = keysOf(VIEWS)[Number(key) - 1];
   if (key === '+' || key === '=') return enlarged(turn, 1.25);
   if (key === '-') return enlarged(turn, 0.8);
   if (view) return VIEWS[view];

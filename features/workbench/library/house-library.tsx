@@ -1,5 +1,6 @@
 'use client';
 
+import { entriesOf } from '@/core/units';
 import type { ValueResult } from '@/core/units';
 import { useEffect, useMemo, useState, useTransition } from 'react';
 import {
@@ -275,7 +276,7 @@ function Keep({
         onChange={(next) => setGroup(next)}
         options={[
           { value: '', words: chosen ? 'as before' : 'no group' },
-          ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({
+          ...entriesOf(TECHNIQUE_GROUPS).map(([value, words]) => ({
             value,
             words,
           })),

@@ -1,5 +1,6 @@
 'use client';
 
+import { entriesOf } from '@/core/units';
 import { useMemo, useState } from 'react';
 import type { ZoneRegrowth } from '@/core/growth';
 import type { Zone } from '@/core/head';
@@ -181,7 +182,7 @@ function regrowthNow(
   measured: Readonly<Partial<Record<Zone, number>>>,
   on: string,
 ): Partial<Record<Zone, ZoneRegrowth>> {
-  const read = (Object.entries(measured) as [Zone, number][]).map(([zone, mm]) => [
+  const read = entriesOf(measured).map(([zone, mm]) => [
     zone,
     { mm, sd: 1, since: on, from: 'measured' as const, takenOn: expected[zone]?.takenOn ?? null },
   ]);

@@ -1,5 +1,6 @@
 'use client';
 
+import { entriesOf } from '@/core/units';
 import type { ReactNode } from 'react';
 import { TECHNIQUE_GROUPS, type TechniqueGroup } from '@/core/formats';
 import { TextField } from '@/ui/field';
@@ -14,7 +15,7 @@ export const ANY: Wish = { group: 'all', words: '' };
 
 const GROUPS: readonly { value: Wish['group']; words: string }[] = [
   { value: 'all', words: 'All' },
-  ...(Object.entries(TECHNIQUE_GROUPS) as [TechniqueGroup, string][]).map(([value, words]) => ({
+  ...entriesOf(TECHNIQUE_GROUPS).map(([value, words]) => ({
     value,
     words,
   })),
