@@ -1,5 +1,5 @@
 import { engine, planWith } from '../pattern/testing';
-import type { Plan } from '../pattern';
+import { USUAL_TREATMENT, type Plan } from '../pattern';
 import { MINUTES_PER_PANEL_CHANGE } from '../clock/pace';
 import { placedUnits, unplaced, type PlacingFacts } from './placed';
 import type { LetterFacts } from './letters';
@@ -169,15 +169,7 @@ describe('drop-outs that are treated', () => {
         panelPlan(
           treated([kind], {
             recipes: {
-              [kind]: {
-                formula: null,
-                fromMm: null,
-                toMm: null,
-                surface: false,
-                teasing: 0,
-                seconds: null,
-                ...recipe,
-              },
+              [kind]: { ...USUAL_TREATMENT, ...recipe },
             },
           }),
         ),
