@@ -114,6 +114,10 @@ describe('the ends', () => {
   test('are drawn out of the foil where they are light already and have no mix of their own', () => {
     expect(endsOf({}, seen('there'))).toEqual([0, 80, HAIR_MM - 80]);
     expect(endsOf({}, seen('lighter'))).toEqual([0, 0, HAIR_MM]);
+    // No more than what is painted; a letter that nobody described lifts.
+    const low = { start: { distanceMm: 250, featherMm: 0, teasing: 0 } };
+    expect(endsOf({}, seen('there'), low)).toEqual([0, 50, 250]);
+    expect(endsOf({ letter: 'Z' }, seen('there'))).toEqual([0, 80, HAIR_MM - 80]);
     // Colour that only deposits goes over them.
     expect(endsOf({ lifts: false }, seen('there'))).toEqual([0, 0, HAIR_MM]);
   });
