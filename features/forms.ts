@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import { soundText } from '@/core/formats';
-import { recordOf } from '@/core/units';
+import { byKey } from '@/core/units';
 
 /** The first problem of each field of a form, as a sentence. */
 export function fieldProblems<F extends string>(error: z.ZodError): Partial<Record<F, string>> {
@@ -22,5 +22,5 @@ export interface FormState<F extends string> {
  * them: they are taken out.
  */
 export function textsOf<F extends string>(data: FormData, names: readonly F[]): Record<F, string> {
-  return recordOf(names, (name) => soundText(String(data.get(name) ?? '')));
+  return byKey(names, (name) => soundText(String(data.get(name) ?? '')));
 }

@@ -1,5 +1,4 @@
-import { entriesOf } from '../units';
-import type { ValueResult } from '../units';
+import { entriesOf, type ValueResult } from '../units';
 import { z } from 'zod';
 import {
   growthIntervals,

@@ -6,7 +6,7 @@ import {
   type ProductKind,
   type RecipePart,
 } from '../products';
-import { formatStrength, METRIC, type Measures, type Result } from '../units';
+import { entriesOf, formatStrength, METRIC, type Measures, type Result } from '../units';
 import {
   columnName,
   figureIn,
@@ -256,7 +256,7 @@ export function readProductsCsv(text: string, range: readonly Product[], minorPe
     };
   // With a comma between columns it cannot be the decimal sign, unless figures are quoted.
   const decimalComma = rows.some(({ cells }) =>
-    Object.entries(cells).some(([column, cell]) => FIGURES.has(column as Column) && /^\d+,\d+$/.test(cell)),
+    entriesOf(cells).some(([column, cell]) => FIGURES.has(column) && /^\d+,\d+$/.test(cell)),
   );
   const problems: RowProblem[] = [...table.value.problems];
   const read: { row: number; product: Product }[] = [];

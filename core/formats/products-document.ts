@@ -1,5 +1,4 @@
-import { keysOf } from '../units';
-import type { ValueResult } from '../units';
+import { keysOf, type ValueResult } from '../units';
 import { z } from 'zod';
 import { DEPOSITS } from '../lift';
 import {

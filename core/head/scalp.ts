@@ -1,4 +1,4 @@
-import { recordOf } from '../units';
+import { byKey } from '../units';
 import type { Head, ScalpPlace } from './head';
 import { SURFACE } from './meridian';
 import { SKULL, surfaceNormal, type SkullScale } from './skull';
@@ -258,7 +258,7 @@ function passesWithin(line: Float64Array, p: Vec3, azimuth: number, mm: number):
 
 /** Hair-bearing skin in mm², whole and by zone. */
 export function scalpAreas(grid: ScalpGrid): { total: number; byZone: Record<Zone, number> } {
-  const byZone = recordOf(ZONES, () => 0);
+  const byZone = byKey(ZONES, () => 0);
   let total = 0;
   grid.area.forEach((area, i) => {
     const zone = grid.zones[i];

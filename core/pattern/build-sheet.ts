@@ -1,4 +1,4 @@
-import { recordOf } from '../units';
+import { byKey } from '../units';
 import { workMinutes } from '../clock/pace';
 import { ZONES, type Zone } from '../head';
 import { GATHER_KINDS } from './gather';
@@ -179,7 +179,7 @@ function totalsOf(
   dropouts: readonly TreatedDropout[],
   zones: readonly ZoneShare[],
 ): Totals {
-  const byGather = recordOf(GATHER_KINDS, () => 0);
+  const byGather = byKey(GATHER_KINDS, () => 0);
   const byFormula: Record<string, number> = {};
   for (const foil of foils) {
     byGather[foil.gather] += 1;

@@ -1,4 +1,5 @@
 import { mirrorHeadSpec } from '../head';
+import { entriesOf } from '../units';
 import {
   followsHair,
   type Direction,
@@ -12,7 +13,7 @@ import {
   type SequenceStep,
   type Variation,
 } from './types';
-import { swapSide, type Zone } from '../head';
+import { swapSide } from '../head';
 
 /** The same panel on the other side: what a mirror shows. Mirroring twice gives the panel back. */
 export function mirrorPanel(panel: Panel): Panel {
@@ -52,9 +53,7 @@ export function mirrorPlan(plan: Plan): Plan {
 function mirrorHair(hair: PlanHair): PlanHair {
   return {
     ...hair,
-    byZone: Object.fromEntries(
-      Object.entries(hair.byZone).map(([zone, own]) => [swapSide(zone as Zone), own]),
-    ),
+    byZone: Object.fromEntries(entriesOf(hair.byZone).map(([zone, own]) => [swapSide(zone), own])),
   };
 }
 

@@ -1,8 +1,8 @@
-import { keysOf, recordOf } from '../units';
+import { keysOf, byKey } from '../units';
 import { GATHER_PRESETS, type Gather, type SingleGather } from '../pattern';
 
 /** Gathers by the trade's names, for writing techniques. */
-export const { micro, baby, fine, medium, chunky, deep, slice } = recordOf(
+export const { micro, baby, fine, medium, chunky, deep, slice } = byKey(
   keysOf(GATHER_PRESETS),
   (name): SingleGather => GATHER_PRESETS[name].gather,
 );

@@ -36,4 +36,4 @@ export { percent } from './percent';
 export { phoneKey } from './phone';
 export { silently, toEnd } from './steps';
 export type { Problem, Result, ValueResult } from './result';
-export { entriesOf, keysOf, recordOf } from './records';
+export { entriesOf, keysOf, byKey } from './records';

@@ -4,15 +4,15 @@
  */
 
 /** Keys of a record, as its type names them. */
-export const keysOf = <T extends object>(record: T): (keyof T & string)[] =>
+export const keysOf = <T extends object>(record: T): readonly (keyof T & string)[] =>
   Object.keys(record) as (keyof T & string)[];
 
 /** Keys and values of a record; of one that may lack keys, those that are there. */
-export const entriesOf = <K extends string, V>(record: Readonly<Partial<Record<K, V>>>): [K, V][] =>
+export const entriesOf = <K extends string, V>(record: Readonly<Partial<Record<K, V>>>): readonly [K, V][] =>
   Object.entries(record) as [K, V][];
 
-/** A record with a value for each key. */
-export const recordOf = <K extends string, V>(
+/** A record with the value of each key. */
+export const byKey = <K extends string, V>(
   keys: readonly K[],
   valueOf: (key: K, index: number) => V,
 ): Record<K, V> => Object.fromEntries(keys.map((key, index) => [key, valueOf(key, index)])) as Record<K, V>;

@@ -1,4 +1,4 @@
-import { recordOf } from '../units';
+import { byKey } from '../units';
 import { foilsOfRoots, type ComputedPlan, type PatternEngine, type Plan } from '../pattern';
 import { USUAL_SHAPE, type Shape } from './cut';
 import { hairlineLight, placeOf, type Unlit } from './hairline-light';
@@ -55,7 +55,7 @@ export function lookOf(
 ): Look {
   const { way, head } = hair;
   const lit = new Map(VIEW_NAMES.map((view) => [view, litOf(hair.surface(view), light)]));
-  const byView = (measure: (view: View) => number) => recordOf(VIEW_NAMES, measure);
+  const byView = (measure: (view: View) => number) => byKey(VIEW_NAMES, measure);
   const within = (view: View, region: Parameters<typeof brightnessOf>[2]) =>
     brightnessOf(hair.surface(view), lit.get(view)!, region);
   const { unlit } =

@@ -1,4 +1,5 @@
 import { keysOf } from '../units';
+
 /** How the hair is worn. A part lies so far from the middle, mm, + the client's left. */
 export type Way =
   | { readonly kind: 'down'; readonly partMm: number }

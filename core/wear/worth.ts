@@ -1,4 +1,4 @@
-import { recordOf } from '../units';
+import { byKey } from '../units';
 import { ZONES, type Zone } from '../head';
 import { baseLightAt, seenAt, type Light } from './light';
 import type { WornHair } from './worn';
@@ -55,7 +55,7 @@ export function worthOfFoils(worn: readonly WornShare[], light: Light, foils: nu
   }
   return {
     foils: own,
-    zones: recordOf(ZONES, (_, i) => zones[i]),
+    zones: byKey(ZONES, (_, i) => zones[i]),
     all,
   };
 }

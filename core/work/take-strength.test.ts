@@ -43,7 +43,7 @@ const take = (
 const letterOf = (on: Plan, panel: string) => on.panels.find(({ id }) => id === panel)!.formula;
 
 test('for all of its foils the formula itself changes, and what was poured from bottles is worked out again', () => {
-  const letters = [row('A', { ...usual, bottles: [{ volumes: 20, grams: 10 }] as never })];
+  const letters = [row('A', { ...usual, bottles: ['moth-20'] })];
   const after = take([], { all: true, letters });
   expect(after.plan).toBe(plan);
   expect(after.mix.formulas).toEqual({ A: { ...usual, volumes: 30, bottles: null } });

@@ -4,6 +4,7 @@ import { zonesOf, type HairlineShape, type Zone, type ZoneFamily } from '../../c
 import type { Gather, Panel, Plan } from '../../core/pattern';
 import { Shelf, USUAL_RANGE } from '../../core/products';
 import { planOf, techniqueOf } from '../../core/technique';
+import { entriesOf } from '../../core/units';
 import {
   usualFormula,
   withProducts,
@@ -91,7 +92,7 @@ export function grownOn(current: Consult, mm: number): Consult {
   return {
     ...current,
     regrowthMm: Object.fromEntries(
-      Object.entries(everywhere(mm)).map(([zone, grown]) => [zone, Math.min(grown, lengthIn(zone as Zone))]),
+      entriesOf(everywhere(mm)).map(([zone, grown]) => [zone, Math.min(grown, lengthIn(zone))]),
     ),
   };
 }

@@ -16,7 +16,7 @@ import {
   type WeekDay,
   type WorkingHours,
 } from '@/core/diary';
-import { dayAfter, recordOf } from '@/core/units';
+import { dayAfter, byKey } from '@/core/units';
 import {
   comingAppointments,
   dueClients,
@@ -328,7 +328,7 @@ async function prepare(person: SignedIn, clientId: string, timed = true): Promis
 }
 
 const minutesFor = (clock: number | null) =>
-  recordOf(APPOINTMENT_KINDS, (kind) =>
+  byKey(APPOINTMENT_KINDS, (kind) =>
     minutesToBook(kind, kind === 'face' && clock !== null ? clock / 2 : clock),
   );
 

@@ -1,7 +1,6 @@
 'use client';
 
-import { keysOf } from '@/core/units';
-import type { ValueResult } from '@/core/units';
+import { keysOf, type ValueResult } from '@/core/units';
 import { useState, useTransition } from 'react';
 import { Button } from '@/ui/button';
 import { Dialog } from '@/ui/dialog';

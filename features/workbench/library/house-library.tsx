@@ -1,7 +1,6 @@
 'use client';
 
-import { entriesOf } from '@/core/units';
-import type { ValueResult } from '@/core/units';
+import { entriesOf, type ValueResult } from '@/core/units';
 import { useEffect, useMemo, useState, useTransition } from 'react';
 import {
   MOST_PATTERN_BYTES,
