@@ -183,7 +183,7 @@ describe('strands', () => {
     '%s: hair is worn without a figure that is none and without hair in the skull',
     (_name, spec, hair, partMm) => {
       const { head: ownHead, hair: ownHair } = emptyPlan('x');
-      const own = hairRoots({ ...ownHead, ...spec }, 600);
+      const own = hairRoots({ ...ownHead, ...spec }, 300);
       for (const key of ['down', 'bun', 'swept'] as const satisfies readonly Style[]) {
         const { strands } = layHair(own, { ...ownHair, ...hair }, STYLES[key](partMm), {
           curl: 'wavy',

@@ -17,7 +17,7 @@ import {
 } from '.';
 import { colourAt } from './shade';
 
-const studio = new WearStudio(undefined, 15_000);
+const studio = new WearStudio(undefined, 6000);
 const all = (subject: WearSubject, weeks = 0, partByMm = 0): readonly Finding[] => {
   let last: readonly Finding[] = [];
   for (const found of studio.findings(subject, weeks, partByMm)) last = found ?? last;
