@@ -19,7 +19,7 @@ import { saveOutcome } from '../saves';
 import type { SignedIn } from '../sessions';
 import { addAddendum, signOff } from '../sign-off';
 import { signedIn } from '../testing/actor';
-import { scratchDatabase, type Scratch } from '../testing/scratch';
+import { scratchDatabase, scratchWithDemo, type Scratch } from '../testing/scratch';
 import { createVisit } from '../visits';
 import { backUpAll } from './backup';
 import { LIMITS, readArchive } from './read';
@@ -50,8 +50,7 @@ const written = async (salonId: string, pool: Knex): Promise<Buffer> => {
 };
 
 beforeAll(async () => {
-  here = await scratchDatabase();
-  await loadDemo(here.owner, '2027-01-04');
+  here = await scratchWithDemo('2027-01-04');
   owner = await signedIn('ottilie@fernhollow.example');
   // What a salon holds beside demo data: a photo, a signed record with its addendum, a merged client, an
   // appointment, a secret.
