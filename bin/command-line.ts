@@ -1,4 +1,5 @@
 import { writeFile } from 'node:fs/promises';
+import { messageOf } from '@/core/units';
 import { clockVerb } from './verbs/clock';
 import { growthVerb } from './verbs/growth';
 import { mixVerb } from './verbs/mix';
@@ -55,7 +56,7 @@ export async function main(args: readonly string[]): Promise<number> {
     try {
       await writeFile(file, text);
     } catch (error) {
-      process.stderr.write(`bin/lattice ${name}: ${file} cannot be written: ${(error as Error).message}.\n`);
+      process.stderr.write(`bin/lattice ${name}: ${file} cannot be written: ${messageOf(error)}.\n`);
       return 2;
     }
   }

@@ -6,6 +6,7 @@ import { signedIn } from '@/data/testing/actor';
 import {
   address,
   at,
+  dialogClosed,
   fill,
   live,
   newVisit,
@@ -223,6 +224,7 @@ describe('clients', () => {
     await press(page, 'Merge into Doubled Record');
     await see(page, 'Nobody else is found by this.');
     await press(page, 'Close');
+    await dialogClosed(page);
     await page.reload();
     expect(await page.$$eval('ol[aria-label^="Visits"] > li', (all) => all.length)).toBe(2);
 

@@ -7,6 +7,7 @@ import {
   address,
   answers,
   axeFindings,
+  dialogClosed,
   fill,
   openBrowser,
   press,
@@ -95,6 +96,7 @@ test('closed days and days off stand in the day, in a booking and in the week', 
   await page.waitForFunction(() => !document.body.innerText.includes('Outside the hours'));
   await press(page, 'Close');
   await press(page, 'Discard');
+  await dialogClosed(page);
 
   await open(`/day/week?on=${closed}`);
   const day = (words: string) =>

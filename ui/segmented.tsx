@@ -18,7 +18,11 @@ export function Segmented<T extends string>({ label, value, options, onChange }:
       type="single"
       aria-label={label}
       value={value ?? ''}
-      onValueChange={(next) => next && onChange(next as T)}
+      onValueChange={(next) => {
+        // Pressed again, the one that is chosen answers with nothing, and stays.
+        const chosen = options.find((option) => option.value === next);
+        if (chosen) onChange(chosen.value);
+      }}
       className="grid auto-cols-[minmax(min-content,1fr)] grid-flow-col overflow-hidden rounded-ui border border-edge bg-field"
     >
       {options.map((option) => (

@@ -21,7 +21,10 @@ export function Select<T extends string>({ label, value, options, onChange, hide
       <select
         id={id}
         value={value}
-        onChange={(event) => onChange(event.target.value as T)}
+        onChange={(event) => {
+          const chosen = options.find((option) => option.value === event.target.value);
+          if (chosen) onChange(chosen.value);
+        }}
         className="h-[40px] w-full pointer-coarse:h-[44px] rounded-ui border border-edge bg-field px-2 text-base font-medium hover:border-ink"
       >
         {options.map((option) => (

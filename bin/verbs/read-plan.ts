@@ -1,4 +1,4 @@
-import type { ValueResult } from '@/core/units';
+import { messageOf, type ValueResult } from '@/core/units';
 import { readFile } from 'node:fs/promises';
 import { text as textOf } from 'node:stream/consumers';
 import { parseMix, parsePlanText } from '@/core/formats';
@@ -30,7 +30,7 @@ export async function readJson<T>(
   try {
     value = JSON.parse(text.value);
   } catch (error) {
-    return { ok: false, problem: `${file} is not JSON: ${(error as Error).message}.` };
+    return { ok: false, problem: `${file} is not JSON: ${messageOf(error)}.` };
   }
   const read = parse(value);
   return read.ok ? read : { ok: false, problem: `${file}: ${read.problem}` };
@@ -40,6 +40,6 @@ async function textIn(file: string): Promise<ValueResult<string>> {
   try {
     return { ok: true, value: file === '-' ? await textOf(process.stdin) : await readFile(file, 'utf8') };
   } catch (error) {
-    return { ok: false, problem: `${file} cannot be read: ${(error as Error).message}.` };
+    return { ok: false, problem: `${file} cannot be read: ${messageOf(error)}.` };
   }
 }

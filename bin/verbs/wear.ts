@@ -1,4 +1,4 @@
-import type { ValueResult } from '@/core/units';
+import { isOneOf, keysOf, type ValueResult } from '@/core/units';
 import sharp from 'sharp';
 import {
   CURLS,
@@ -44,13 +44,14 @@ interface Asked {
 
 function askedOf(flags: ReadonlyMap<string, string>): ValueResult<Asked> {
   const style = flags.get('--style') ?? 'down';
-  if (!Object.hasOwn(STYLES, style))
-    return { ok: false, problem: `--style: “${style}” is none of ${Object.keys(STYLES).join(', ')}.` };
+  const styles = keysOf(STYLES);
+  if (!isOneOf(styles, style))
+    return { ok: false, problem: `--style: “${style}” is none of ${styles.join(', ')}.` };
   const weeks = Number(flags.get('--weeks') ?? 0);
   if (!(weeks >= 0 && weeks <= MOST_WEEKS))
     return { ok: false, problem: `--weeks: must be a number from 0 to ${MOST_WEEKS}.` };
-  const curl = flags.get('--curl') as Curl | undefined;
-  if (curl !== undefined && !CURLS.includes(curl))
+  const curl = flags.get('--curl');
+  if (curl !== undefined && !isOneOf(CURLS, curl))
     return { ok: false, problem: `--curl: “${curl}” is none of ${CURLS.join(', ')}.` };
   const part = flags.get('--part');
   if (part !== undefined && !(Math.abs(Number(part)) <= MOST_PART_MM))
@@ -61,7 +62,7 @@ function askedOf(flags: ReadonlyMap<string, string>): ValueResult<Asked> {
   return {
     ok: true,
     value: {
-      style: style as Style,
+      style,
       weeks,
       partMm: part === undefined ? undefined : Number(part),
       curl,

@@ -92,6 +92,7 @@ const bytes = (own: Int8Array | Int16Array | Int32Array) =>
   new Uint8Array(own.buffer, own.byteOffset, own.byteLength);
 
 function differences<T extends Int16Array | Int32Array>(item: T): T {
+  // A slice of an array is of its own kind, which its type does not say.
   const out = item.slice() as T;
   for (let i = out.length - 1; i > 0; i -= 1) out[i] -= item[i - 1];
   return out;

@@ -1,4 +1,4 @@
-import { daysBetween } from '../units';
+import { daysBetween, isOneOf } from '../units';
 import type { Slot } from './types';
 
 /** What stands in a reminder's words for what is filled in, with what it says. */
@@ -28,7 +28,7 @@ const ALLOWED: Readonly<Record<ReminderKind, readonly ReminderField[]>> = {
 export function reminderProblem(kind: ReminderKind, words: string): string | undefined {
   const allowed = ALLOWED[kind];
   for (const [whole, inside] of words.matchAll(/\{([^{}]*)\}/g)) {
-    if (!allowed.includes(inside as ReminderField))
+    if (!isOneOf(allowed, inside))
       return `cannot fill in ${whole}: it knows ${allowed.map((field) => `{${field}}`).join(', ')}`;
   }
   if (/[{}]/.test(words.replace(/\{[^{}]*\}/g, ''))) return 'has a brace that is not closed or not opened';
@@ -40,7 +40,7 @@ export function reminderProblem(kind: ReminderKind, words: string): string | und
 /** Fills in the words of a reminder. A name is called by its first word. */
 export function fillReminder(words: string, facts: Readonly<Partial<Record<ReminderField, string>>>): string {
   return words.replace(/\{(\w+)\}/g, (whole, field: string) => {
-    const value = facts[field as ReminderField];
+    const value = isOneOf(REMINDER_FIELDS, field) ? facts[field] : undefined;
     if (value === undefined) return whole;
     return field === 'name' ? value.trim().split(/\s+/)[0] : value;
   });

@@ -1,4 +1,4 @@
-import type { Zone } from '../head';
+import { familyOf } from '../head';
 import type { ComputedPlan, Foil, Plan } from '../pattern';
 
 /**
@@ -26,7 +26,7 @@ const NEAR_PART_MM = 25;
 
 /** The place that a foil counts for. */
 export function placeOf(foil: Foil, computed: ComputedPlan, index: number, partOffsetMm: number): Place {
-  const family = foil.zone.replace(/-[lr]$/, '') as Zone;
+  const family = familyOf(foil.zone);
   if (/hairline|temple/.test(family)) return 'hairline';
   if (family === 'crown') return 'crown';
   const path = computed.drawing.paths[index];

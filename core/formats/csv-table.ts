@@ -1,4 +1,4 @@
-import type { ValueResult } from '../units';
+import { isOneOf, type ValueResult } from '../units';
 import Papa from 'papaparse';
 import { metricOf, type MeasuredColumn } from './csv-measures';
 
@@ -103,7 +103,7 @@ export function readCsvTable<Column extends string>({
       problem: `The first row must name the columns; ${missing.map((name) => `“${name}”`).join(', ')} ${missing.length === 1 ? 'is' : 'are'} missing. Read with ${SEPARATOR_WORDS[separator] ?? separator} as the separator.`,
     };
   }
-  const unknown = named.filter((name) => name !== '' && !(columns as readonly string[]).includes(name));
+  const unknown = named.filter((name) => name !== '' && !isOneOf(columns, name));
   if (unknown.length > 0) return { ok: false, problem: `“${unknown[0]}” is no column that is known here.` };
   const twice = named.find((name, i) => name !== '' && named.indexOf(name) !== i);
   if (twice !== undefined) return { ok: false, problem: `The column “${twice}” stands there twice.` };
@@ -113,7 +113,7 @@ export function readCsvTable<Column extends string>({
     const given: Partial<Record<Column, string>> = {};
     named.forEach((column, at) => {
       const cell = cells[at] ?? '';
-      if (cell !== '') given[column as Column] = metricCell(cell, units[at], decimalComma);
+      if (cell !== '' && isOneOf(columns, column)) given[column] = metricCell(cell, units[at], decimalComma);
     });
     return { row, cells: given };
   });

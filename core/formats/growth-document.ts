@@ -19,6 +19,7 @@ const zone = z.enum(ZONES, { error: `must be one of ${ZONES.join(', ')}` });
 const byZone = <T extends z.ZodType>(value: T, description: string) =>
   z
     .partialRecord(zone, value, { error: 'must be by zone' })
+    // Nothing of a type that only the caller knows.
     .default({} as never)
     .describe(description);
 

@@ -25,6 +25,7 @@ import { sameShape } from './same-shape';
 
 const money = (description: string) => whole(0, 10_000_000, `${description}, minor units of the currency`);
 
+// Each key has the answers of its own school: no type says that of an object made key by key.
 const schools = z
   .strictObject(
     Object.fromEntries(
@@ -34,7 +35,7 @@ const schools = z
         return [
           key,
           z
-            .enum(choices as [string, ...string[]], { error: `must be one of ${choices.join(', ')}` })
+            .enum(choices, { error: `must be one of ${choices.join(', ')}` })
             .default(usual)
             .describe(question),
         ];

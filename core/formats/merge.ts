@@ -20,6 +20,7 @@ type Item = Fields & { readonly id: string };
  */
 export function mergeEdits<T>(base: T, mine: T, theirs: T, prefer: Side): Merged<T> {
   const conflicts: string[] = [];
+  // What is merged of three documents of a type has that type: each field is taken from one of them.
   return { document: merged({ base, mine, theirs, how: { prefer, conflicts }, path: '' }) as T, conflicts };
 }
 

@@ -1,4 +1,4 @@
-import type { ValueResult } from '../units';
+import { messageOf, type ValueResult } from '../units';
 import type { ComputedPlan, Plan } from '../pattern';
 import { openedHeadSvg } from './opened-head-shapes';
 import { parseTechnique, TECHNIQUE_VERSION, type OwnTechnique } from './technique-document';
@@ -42,7 +42,7 @@ function parsed(json: string): ValueResult<OwnTechnique> {
   try {
     value = JSON.parse(json);
   } catch (error) {
-    return { ok: false, problem: `it is not JSON: ${(error as Error).message}.` };
+    return { ok: false, problem: `it is not JSON: ${messageOf(error)}.` };
   }
   const version = (value as { version?: unknown } | null)?.version;
   if (typeof version === 'number' && version > TECHNIQUE_VERSION)

@@ -6,7 +6,7 @@ import {
   type ProductKind,
   type RecipePart,
 } from '../products';
-import { entriesOf, formatStrength, METRIC, type Measures, type Result } from '../units';
+import { entriesOf, formatStrength, isOneOf, METRIC, type Measures, type Result } from '../units';
 import {
   columnName,
   figureIn,
@@ -326,7 +326,7 @@ function productOf(
   { decimalComma, minorPerUnit }: { decimalComma: boolean; minorPerUnit: number },
 ): Product | string {
   const kind = given.kind?.toLowerCase();
-  if (kind === undefined || !(PRODUCT_KINDS as readonly string[]).includes(kind))
+  if (!isOneOf(PRODUCT_KINDS, kind))
     return `kind: must be one of ${PRODUCT_KINDS.join(', ')}${kind ? `, not “${given.kind}”` : ''}.`;
   const was = range.find((product) => product.id === given.id && product.kind === kind);
   const usual = was ? rowOf(was, { minorPerUnit, measures: METRIC }) : {};
@@ -336,13 +336,14 @@ function productOf(
     if (cell !== undefined && decimalComma && cell.includes('.'))
       return `${column}: “${cell}” has a point where other figures of the table have a comma.`;
   }
-  const unit = given.unit?.toLowerCase() ?? amountUnitOf({ kind: kind as ProductKind }, METRIC);
+  const unit = given.unit?.toLowerCase() ?? amountUnitOf({ kind }, METRIC);
   if (!AMOUNT_UNITS.includes(unit) || (unit === 'sheets') !== (kind === 'foil'))
     return `unit: must be ${kind === 'foil' ? 'sheets' : 'g or oz'}, not “${given.unit}”.`;
   const text = (column: Column) =>
     given[column] === undefined ? usual[column]?.toString() : cellText(given[column]);
   const figure = (column: Column): number | undefined => {
     const cell = given[column];
+    // Rows of our own have figures in these columns.
     if (cell === undefined) return usual[column] as number | undefined;
     const value = Number(cell.replace(',', '.'));
     return AMOUNTS.has(column) ? metricOf(value, unit) : value;
@@ -363,7 +364,7 @@ function productOf(
   };
   const read = productSchema.safeParse({
     ...shared,
-    ...ownFields({ kind: kind as ProductKind, text, figure, orNone, minor }),
+    ...ownFields({ kind, text, figure, orNone, minor }),
   });
   return read.success ? read.data : sentenceOf(read.error);
 }

@@ -126,6 +126,23 @@ test('scripts of today are read as they were written', () => {
   }
 });
 
+test('a rule that a service began without is the usual; a reading without its level is refused where it stands', () => {
+  const { rules, ...script } = JSON.parse(JSON.stringify(scriptFor([2])));
+  const { pullChange, away, second, ...older } = rules;
+  expect([pullChange, away, second]).toEqual([1, [], 'none']);
+  const read = parseScript({ ...script, rules: older });
+  if (!read.ok) throw new Error(read.problem);
+  expect(read.value.rules).toEqual(rules);
+  const reading = { from: 6, volumes: 20, minutes: 15, known: 1 };
+  expect(parseScript({ ...script, rules, readings: [{ ...reading, level: 7.5 }] })).toMatchObject({
+    ok: true,
+  });
+  expect(parseScript({ ...script, rules, readings: [reading] })).toEqual({
+    ok: false,
+    problem: 'readings[0].level: must be a number.',
+  });
+});
+
 test('a script of a later program is refused where it stands', () => {
   expect(parseScript({ ...JSON.parse(JSON.stringify(scriptFor([1]))), version: 5 })).toMatchObject({
     ok: false,

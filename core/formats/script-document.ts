@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { ScriptLift, ScriptUnit, ServiceScript } from '../chair';
 import { MIX_PARTS } from '../bowl';
 import { ZONES } from '../head';
-import { USUAL_RULES } from '../clock';
+import { SECOND_PERSON, USUAL_RULES, type ClockRules } from '../clock';
 import { courseSchema } from './course-fields';
 import { singleGatherSchema } from './panel-fields';
 import type { ScriptPart } from '../chair';
@@ -99,7 +99,35 @@ const part = {
 export const scriptPartSchema = z.preprocess(
   newestPart,
   z.strictObject(part),
-) as unknown as z.ZodType<ScriptPart>;
+) satisfies z.ZodType<ScriptPart>;
+
+/** What a strand or a foil of this head was read at. */
+const readingSchema = z.looseObject({
+  from: figure.describe('Level before'),
+  volumes: figure,
+  minutes: figure,
+  level: figure.describe('Level read'),
+  known: figure.default(1).describe('Factors that were known already, this head’s left out'),
+  atCap: z.boolean().optional().describe('The product lifts no further: it could have been more'),
+});
+
+/** A rule that a service lacks, since it began before there was one, is the usual. */
+const rule = (key: Exclude<keyof ClockRules, 'second' | 'away'>) => figure.default(USUAL_RULES[key]);
+const rulesSchema = z.looseObject({
+  panelChange: figure,
+  mixChange: rule('mixChange'),
+  usefulMinutes: figure,
+  setUp: rule('setUp'),
+  each: rule('each'),
+  clearAfter: rule('clearAfter'),
+  finish: rule('finish'),
+  margin: rule('margin'),
+  pullEach: rule('pullEach'),
+  pullChange: rule('pullChange'),
+  perStep: rule('perStep'),
+  second: z.enum(SECOND_PERSON).catch(USUAL_RULES.second),
+  away: z.array(z.looseObject({ from: figure, to: figure })).default([]),
+});
 
 /** A script as it is kept: written by the application itself when the service begins. */
 export const scriptSchema = z.strictObject({
@@ -123,10 +151,8 @@ export const scriptSchema = z.strictObject({
       ),
     }),
   ),
-  readings: z.array(z.looseObject({})).describe('What was read of this head before'),
-  rules: z
-    .looseObject({ panelChange: figure, usefulMinutes: figure })
-    .describe('Minutes of everything beside the foils'),
+  readings: z.array(readingSchema).describe('What was read of this head before'),
+  rules: rulesSchema.describe('Minutes of everything beside the foils'),
   course: courseSchema,
   steps: z.array(stepSchema).max(100).describe('What follows the foils'),
   offers: z.array(stepSchema).max(100).describe('What can be added at the chair'),
@@ -138,7 +164,7 @@ export function parseScript(value: unknown): ValueResult<ServiceScript> {
   return parseWith(
     scriptSchema,
     fromVersion3(fromVersion2(first.success ? fromVersion1(first.data) : value)),
-  ) as unknown as ValueResult<ServiceScript>;
+  );
 }
 
 /** Version 3: a bowl was one letter's, and nothing was painted again by plan. */

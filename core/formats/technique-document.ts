@@ -90,5 +90,5 @@ export function parseTechnique(value: unknown): ValueResult<OwnTechnique> {
         ),
       }
     : value;
-  return parseWith(techniqueSchema as unknown as z.ZodType<OwnTechnique>, newest);
+  return parseWith(techniqueSchema, newest);
 }

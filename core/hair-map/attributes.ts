@@ -52,10 +52,11 @@ export interface Attribute<K extends AttributeKey> {
   say(value: AttributeValues[K]): string;
 }
 
+/** For records whose keys may all be lacking. */
 const without = <T extends object>(record: T, key: keyof T): T =>
   Object.fromEntries(Object.entries(record).filter(([own]) => own !== key)) as T;
 
-/** An attribute that lies in the map's entry of the zone. */
+/** An attribute that lies in the map's entry of the zone. @param field holds values of the key K */
 function inMap<K extends AttributeKey>(
   field: keyof ZoneHair,
   texts: Pick<Attribute<K>, 'name' | 'short' | 'hint' | 'say'>,
@@ -78,7 +79,7 @@ function inMap<K extends AttributeKey>(
   };
 }
 
-/** An attribute that lies with the hair's figures, which counts and grams rest on. */
+/** An attribute that lies with the hair's figures, which counts and grams rest on. @param field holds values of the key K */
 function inHair<K extends 'length' | 'density' | 'strand'>(
   field: 'lengthMm' | 'densityPerCm2' | 'strand',
   texts: Pick<Attribute<K>, 'name' | 'short' | 'hint' | 'say'>,
@@ -193,18 +194,21 @@ export const ATTRIBUTE: { readonly [K in AttributeKey]: Attribute<K> } = {
   }),
 };
 
+/** An attribute by its key, for values of that key. */
+export const attributeOf = <K extends AttributeKey>(key: K): Attribute<K> => ATTRIBUTE[key];
+
 /** What holds in a zone: its own value, or the whole head's. */
 export function valueIn<K extends AttributeKey>(
   consult: Consult,
   key: K,
   zone: Zone,
 ): AttributeValues[K] | undefined {
-  const attribute = ATTRIBUTE[key] as Attribute<K>;
+  const attribute = attributeOf(key);
   return attribute.own(consult, zone) ?? attribute.whole(consult);
 }
 
 /** A zone's value in words; undefined where nothing is known. */
 export function sayIn<K extends AttributeKey>(consult: Consult, key: K, zone: Zone): string | undefined {
   const value = valueIn(consult, key, zone);
-  return value === undefined ? undefined : (ATTRIBUTE[key] as Attribute<K>).say(value);
+  return value === undefined ? undefined : attributeOf(key).say(value);
 }

@@ -1,11 +1,11 @@
 export {
   ATTRIBUTE,
   ATTRIBUTES,
+  attributeOf,
   CONDITION_WORDS,
   FLAG_WORDS,
   sayIn,
   valueIn,
-  type Attribute,
   type AttributeKey,
   type AttributeValues,
 } from './attributes';

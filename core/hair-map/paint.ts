@@ -4,7 +4,7 @@ import {
   ATTRIBUTE,
   ATTRIBUTES,
   sayIn,
-  type Attribute,
+  attributeOf,
   type AttributeKey,
   type AttributeValues,
 } from './attributes';
@@ -24,7 +24,7 @@ export function paint<K extends AttributeKey>({
   readonly bothSides?: boolean;
 }): Consult {
   const all = bothSides ? [...new Set(zones.flatMap((zone) => [zone, swapSide(zone)]))] : zones;
-  const attribute = ATTRIBUTE[key] as Attribute<K>;
+  const attribute = attributeOf(key);
   return all.reduce((before, zone) => attribute.write(before, zone, value), consult);
 }
 
@@ -41,7 +41,7 @@ export function fill<K extends AttributeKey>(
 export function copySide(consult: Consult, from: 'l' | 'r'): Consult {
   const zones = ZONES.filter((zone) => zone.endsWith(`-${from}`));
   const copied = <K extends AttributeKey>(before: Consult, key: K): Consult => {
-    const attribute = ATTRIBUTE[key] as Attribute<K>;
+    const attribute = attributeOf(key);
     return zones.reduce(
       (next, zone) => attribute.write(next, swapSide(zone), attribute.own(before, zone)),
       before,

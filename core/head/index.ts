@@ -52,6 +52,7 @@ export {
   isFaceZone,
   isHairlineZone,
   swapSide,
+  familyOf,
   ZONE_FAMILIES,
   zoneName,
   ZONES,

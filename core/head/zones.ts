@@ -1,3 +1,5 @@
+import { byKey } from '../units';
+
 /**
  * The closed list of zones: places on the scalp used by the hair map, regrowth, shares, worth, toner and wet
  * order.
@@ -72,18 +74,27 @@ export function familyName(family: ZoneFamily): string {
   return FAMILY_NAMES[family];
 }
 
-/** The same zone on the other side. */
-export function swapSide(zone: Zone): Zone {
-  if (zone.endsWith('-l')) return `${zone.slice(0, -2)}-r` as Zone;
-  if (zone.endsWith('-r')) return `${zone.slice(0, -2)}-l` as Zone;
-  return zone;
-}
+// Every zone lies in a family: zones.test.ts goes through them all.
+const FAMILIES = byKey(ZONES, (zone) => ZONE_FAMILIES.find((family) => zonesOf(family).includes(zone))!);
+
+/** The family of a zone: `temple` of `temple-l`. */
+export const familyOf = (zone: Zone): ZoneFamily => FAMILIES[zone];
+
+const sideOf = (zone: Zone) => /-([lr])$/.exec(zone)?.[1];
+
+const OTHER_SIDE = byKey(
+  ZONES,
+  (zone) => zonesOf(FAMILIES[zone]).find((other) => sideOf(other) !== sideOf(zone)) ?? zone,
+);
+
+/** The same zone on the other side; one that crosses the middle is its own. */
+export const swapSide = (zone: Zone): Zone => OTHER_SIDE[zone];
 
 /** A zone as it is said: `Temple, left`. */
 export function zoneName(zone: Zone): string {
-  const side = /-([lr])$/.exec(zone)?.[1];
-  if (!side) return FAMILY_NAMES[zone as ZoneFamily];
-  return `${FAMILY_NAMES[zone.slice(0, -2) as ZoneFamily]}, ${side === 'l' ? 'left' : 'right'}`;
+  const name = FAMILY_NAMES[FAMILIES[zone]];
+  const side = sideOf(zone);
+  return side ? `${name}, ${side === 'l' ? 'left' : 'right'}` : name;
 }
 
 /** Whether a zone lies along the hairline: hair there is finer and breaks sooner. */

@@ -5,10 +5,12 @@ export class Remembered<T> {
 
   get(key: string, make: () => T): T {
     const had = this.known.has(key);
+    // What was kept may be undefined itself.
     const value = had ? (this.known.get(key) as T) : make();
     this.known.delete(key);
     this.known.set(key, value);
-    if (this.known.size > this.size) this.known.delete(this.known.keys().next().value as string);
+    const [oldest] = this.known.keys();
+    if (this.known.size > this.size) this.known.delete(oldest);
     return value;
   }
 }

@@ -43,6 +43,7 @@ export function sharesOf(
     own.reduce((sum, { areaCm2, shares }) => sum + areaCm2 * shares[of], 0) / area;
   return {
     total: { foiled: mean('foiled'), lightened: mean('lightened'), deepened: mean('deepened') },
+    // A sheet has every zone once.
     byZone: Object.fromEntries(own.map(({ zone, shares }) => [zone, shares])) as Record<Zone, Shares>,
   };
 }

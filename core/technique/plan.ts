@@ -7,10 +7,13 @@ export interface Laid extends Pick<Technique, 'name' | 'sectioning' | 'deposits'
   readonly panels: readonly (PanelInput | Panel)[];
 }
 
+// A panel says all that its input may leave out; only its lists are readonly, which input's are not.
+const panelsOf = ({ panels }: Laid): Panel[] => panels.map((panel) => panelOf(panel as PanelInput));
+
 /** A technique as a plan for a head and hair; the average ones where none are given. */
 export function planOf(technique: Laid, on: Partial<Pick<Plan, 'head' | 'hair' | 'foil'>> = {}): Plan {
   const plan = { ...emptyPlan(technique.name), ...on };
-  const panels = technique.panels.map((panel) => panelOf(panel as PanelInput));
+  const panels = panelsOf(technique);
   const { part } = plan.head;
   // The shallow side is the one that the part lies on.
   const turned = technique.heavySide !== undefined && !part.none && part.offsetMm < 0;
@@ -45,7 +48,7 @@ const KEPT = [
  * panel on a place of the same kind, of its first one where there is none.
  */
 export function applyToPanel(plan: Plan, panelId: string, technique: Laid): Plan {
-  const panels = technique.panels.map((panel) => panelOf(panel as PanelInput));
+  const panels = panelsOf(technique);
   return changePanel(plan, panelId, (panel) => {
     const recipe = panels.find(({ place }) => place.kind === panel.place.kind) ?? panels[0];
     return recipe ? { ...recipe, ...Object.fromEntries(KEPT.map((key) => [key, panel[key]])) } : panel;

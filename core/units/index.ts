@@ -35,5 +35,5 @@ export { minorPerUnit, moneyIn } from './money';
 export { percent } from './percent';
 export { phoneKey } from './phone';
 export { silently, toEnd } from './steps';
-export type { Problem, Result, ValueResult } from './result';
-export { entriesOf, keysOf, byKey } from './records';
+export { messageOf, type Problem, type Result, type ValueResult } from './result';
+export { byKey, entriesOf, isOneOf, keysOf } from './records';

@@ -11,6 +11,10 @@ export const keysOf = <T extends object>(record: T): readonly (keyof T & string)
 export const entriesOf = <K extends string, V>(record: Readonly<Partial<Record<K, V>>>): readonly [K, V][] =>
   Object.entries(record) as [K, V][];
 
+/** Whether a value is one of a list: a word from outside becomes one of those that are known. */
+export const isOneOf = <T>(list: readonly T[], value: unknown): value is T =>
+  (list as readonly unknown[]).includes(value);
+
 /** A record with the value of each key. */
 export const byKey = <K extends string, V>(
   keys: readonly K[],

@@ -9,3 +9,7 @@ export type Result<Given extends object = object> = ({ readonly ok: true } & Giv
 
 /** The same for one value that has no name but its own. */
 export type ValueResult<T> = Result<{ readonly value: T }>;
+
+/** What was thrown, in its own words; anything can be. */
+export const messageOf = (thrown: unknown): string =>
+  thrown instanceof Error ? thrown.message : String(thrown);

@@ -133,7 +133,7 @@ export function lightOf(
   const foil = new Int16Array(count).fill(-1);
   const lowlit = new Uint8Array(count);
   // What is painted and where is the work's to say.
-  const units = { foil: [] as Unit[], 'open-air': [] as Unit[], dropout: [] as Unit[] };
+  const units: Record<'foil' | 'open-air' | 'dropout', Unit[]> = { foil: [], 'open-air': [], dropout: [] };
   for (const unit of placedUnits(plan, computed, { letters, regrowthMm: {}, painting: 'as-you-foil' }))
     units[unit.kind === 'foil' || unit.kind === 'open-air' ? unit.kind : 'dropout'][unit.index] = unit;
   const lengthOf = lengths(plan, roots, computed.drawing.head, cut);

@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { messageOf } from '../../core/units';
 import { inSalon, type Transaction } from '../database';
 import { ArchiveProblem, readArchive } from './read';
 import { ARCHIVED, photoAt, type ArchivedTable } from './tables';
@@ -59,12 +60,13 @@ export async function restoreArchive(file: string, owner: Knex): Promise<Restore
     );
   } catch (error) {
     if (error instanceof ArchiveProblem) throw error;
+    // The driver's errors have these fields; whatever else is thrown has none.
     const { code, table, detail } = error as { code?: string; table?: string; detail?: string };
     // What the database refuses (a doubled id, a reference to nothing, a value out of bounds) is a fault of
     // the archive.
     if (code?.startsWith('23') || code?.startsWith('22'))
       throw new ArchiveProblem(
-        `The archive does not hold together${table ? `, in ${table}` : ''}: ${detail ?? (error as Error).message} Nothing was written.`,
+        `The archive does not hold together${table ? `, in ${table}` : ''}: ${detail ?? messageOf(error)} Nothing was written.`,
       );
     throw error;
   } finally {

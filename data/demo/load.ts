@@ -1,9 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { Knex } from 'knex';
-import type { Zone } from '../../core/head';
 import { USUAL_RANGE } from '../../core/products';
 import { zonesOfPlan, zonesRecorded } from '../../core/record';
-import { dayAfter } from '../../core/units';
+import { dayAfter, entriesOf } from '../../core/units';
 import { createVisitEngine, type ComputedVisit, type VisitFacts } from '../../core/visit/computed';
 import { inSalon, type Transaction } from '../database';
 import { hashPassword } from '../passwords';
@@ -266,9 +265,9 @@ async function loadClient({
             ...said,
             foilsPlaced: pattern.sheet.totals.foils,
             zones: Object.fromEntries(
-              Object.entries(zonesRecorded(zonesOfPlan(work, pattern.sheet))).map(([zone, own]) => [
+              entriesOf(zonesRecorded(zonesOfPlan(work, pattern.sheet))).map(([zone, own]) => [
                 zone,
-                { ...own, level: zoneLevels[zone as Zone] ?? said.levelReached, tone: visit.consult.tone },
+                { ...own, level: zoneLevels[zone] ?? said.levelReached, tone: visit.consult.tone },
               ]),
             ),
             nextOn: nextInWeeks === null ? null : dayBefore(heldOn, -nextInWeeks),

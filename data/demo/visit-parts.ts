@@ -63,8 +63,7 @@ export interface DemoClient {
 /** Regrowth in mm by family of zones, both sides. */
 export function regrowth(mm: Partial<Record<ZoneFamily, number>>): Consult['regrowthMm'] {
   const out: Partial<Record<Zone, number>> = {};
-  for (const [family, value] of Object.entries(mm))
-    for (const zone of zonesOf(family as ZoneFamily)) out[zone] = value;
+  for (const [family, value] of entriesOf(mm)) for (const zone of zonesOf(family)) out[zone] = value;
   return out;
 }
 
@@ -164,8 +163,7 @@ export function laid(key: string, consulted: Consult, name?: string): Plan {
 /** The hair map of some families of zones, both sides. */
 export function seen(parts: Partial<Record<ZoneFamily, Consult['map'][Zone]>>): Consult['map'] {
   const out: Consult['map'] = {};
-  for (const [family, entry] of Object.entries(parts))
-    for (const zone of zonesOf(family as ZoneFamily)) out[zone] = entry;
+  for (const [family, entry] of entriesOf(parts)) for (const zone of zonesOf(family)) out[zone] = entry;
   return out;
 }
 

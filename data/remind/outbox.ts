@@ -45,7 +45,7 @@ export async function handOver(
       signal: AbortSignal.timeout(waitMs),
     });
   } catch (error) {
-    const late = (error as Error).name === 'TimeoutError';
+    const late = error instanceof Error && error.name === 'TimeoutError';
     return {
       taken: false,
       answered: false,

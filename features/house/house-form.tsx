@@ -1,7 +1,7 @@
 'use client';
 
 import { useState, useTransition, type ReactNode } from 'react';
-import { RULE_WORDS, RULES, type Rule } from '@/core/check';
+import { RULE_WORDS, RULES } from '@/core/check';
 import { reminderProblem, type ReminderKind } from '@/core/diary';
 import { SCHOOL_KEYS, SCHOOLS, type SchoolKey } from '@/core/school';
 import { calendarOf, minorPerUnit, parseLength } from '@/core/units';
@@ -688,9 +688,7 @@ export function HouseForm({ initial, revision, mayChange, today, timeZones, curr
                   on={!house.rulesOff.includes(rule)}
                   onChange={(on) =>
                     set({
-                      rulesOff: on
-                        ? house.rulesOff.filter((own) => own !== rule)
-                        : [...house.rulesOff, rule as Rule],
+                      rulesOff: on ? house.rulesOff.filter((own) => own !== rule) : [...house.rulesOff, rule],
                     })
                   }
                 />

@@ -1,6 +1,6 @@
 'use client';
 
-import { zoneName, ZONES, type Zone } from '@/core/head';
+import { zoneName, ZONES } from '@/core/head';
 import { CORRECTIONS, INSPECTION, type Outcome } from '@/core/visit';
 import { Button } from '@/ui/button';
 import { Segmented } from '@/ui/segmented';
@@ -111,7 +111,9 @@ export function CorrectionList({ corrections, disabled, onChange }: CorrectionsP
             aria-label={`Where, correction ${i + 1}`}
             className={box}
             value={correction.zone ?? ''}
-            onChange={(event) => change(i, { zone: (event.target.value || null) as Zone | null })}
+            onChange={(event) =>
+              change(i, { zone: ZONES.find((zone) => zone === event.target.value) ?? null })
+            }
           >
             <option value="">all over</option>
             {ZONES.map((zone) => (

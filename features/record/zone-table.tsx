@@ -106,7 +106,7 @@ export function ZoneTable({ zones, found, disabled, onChange }: ZoneTableProps) 
                     className={BOX}
                     value={own.tone ?? ''}
                     onChange={(event) =>
-                      set(of, { tone: (event.target.value || null) as ZoneOutcome['tone'] })
+                      set(of, { tone: ZONE_TONES.find((tone) => tone === event.target.value) ?? null })
                     }
                   >
                     <option value="">–</option>

@@ -1,8 +1,8 @@
 'use server';
 
-import type { Result } from '@/core/units';
+import { isOneOf, type Result } from '@/core/units';
 import { z } from 'zod';
-import { CAUTION_KEYS, type CautionKey } from '@/core/caution';
+import { CAUTION_KEYS } from '@/core/caution';
 import { parseTest, sentenceOf } from '@/core/formats';
 import { CONSENT_KINDS } from '@/core/visit';
 import { beginVisit } from '@/data/begin-visit';
@@ -106,9 +106,9 @@ export const explainCaution = signedIn(
     const words = String(reason).trim();
     if (words.length < 3) return { ok: false, problem: 'Reason: say it in a few words.' };
     if (words.length > 1000) return { ok: false, problem: 'Reason: it is longer than 1000 characters.' };
-    if (!isId(visitId) || !CAUTION_KEYS.includes(key as CautionKey))
+    if (!isId(visitId) || !isOneOf(CAUTION_KEYS, key))
       return { ok: false, problem: 'There is no such visit or caution.' };
-    return giveReason(person, visitId, key as CautionKey, words);
+    return giveReason(person, visitId, key, words);
   },
 );
 

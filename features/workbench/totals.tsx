@@ -2,7 +2,7 @@
 
 import { Popover } from 'radix-ui';
 import { useMemo, type ReactNode } from 'react';
-import { zoneName, ZONES, type Zone } from '@/core/head';
+import { swapSide, zoneName, ZONES } from '@/core/head';
 import {
   brightnessStep,
   GATHER_KINDS,
@@ -210,11 +210,12 @@ function pairs(
   of: keyof Shares,
 ): { name: string; left: number; right: number | undefined }[] {
   return ZONES.filter((zone) => !zone.endsWith('-r')).map((zone) => {
-    const sided = zone.endsWith('-l');
+    const other = swapSide(zone);
+    const sided = other !== zone;
     return {
       name: sided ? zoneName(zone).replace(/,? left$/i, '') : zoneName(zone),
       left: byZone[zone][of],
-      right: sided ? byZone[zone.replace(/-l$/, '-r') as Zone][of] : undefined,
+      right: sided ? byZone[other][of] : undefined,
     };
   });
 }

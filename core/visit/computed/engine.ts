@@ -263,6 +263,7 @@ class Visit implements ComputedVisit {
 
   private once<T>(name: string, make: () => T): T {
     if (!this.made.has(name)) this.made.set(name, make());
+    // Each name is asked for in one place, with one type.
     return this.made.get(name) as T;
   }
 

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import {
   ATTRIBUTE,
+  attributeOf,
   ATTRIBUTES,
   changesSince,
   copySide,
@@ -12,7 +13,6 @@ import {
   sayIn,
   sidesAgree,
   valueIn,
-  type Attribute,
   type AttributeKey,
   type AttributeValues,
 } from '@/core/hair-map';
@@ -82,7 +82,7 @@ export function MapChapter() {
         <p className="pb-1 text-center text-sm text-ink-soft">
           {brush === undefined
             ? 'Write the value to paint with, or the zones’ own figures.'
-            : `Tap or drag to paint ${(ATTRIBUTE[attribute] as Attribute<AttributeKey>).say(brush)}; arrow keys and Enter do the same.`}{' '}
+            : `Tap or drag to paint ${attributeOf(attribute).say(brush)}; arrow keys and Enter do the same.`}{' '}
           The client’s left is on the left.
         </p>
       </section>

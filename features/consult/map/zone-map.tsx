@@ -48,9 +48,10 @@ export function ZoneMap({ attribute, zone: chosen, onZone, onPaint }: ZoneMapPro
         onPointerMove: (event) => {
           if (!stroke.current) return;
           // Asked by place, since a finger's events all go to where it came down.
-          const under = document
+          const named = document
             .elementFromPoint(event.clientX, event.clientY)
-            ?.closest<SVGGElement>('[data-zone]')?.dataset.zone as Zone | undefined;
+            ?.closest<SVGGElement>('[data-zone]')?.dataset.zone;
+          const under = zones.find((drawn) => drawn.zone === named)?.zone;
           if (!under || under === stroke.current.last) return;
           stroke.current.last = under;
           onZone(under);

@@ -105,7 +105,8 @@ function faceColour(x: number, y: number, z: number): Rgb {
   const brow = abs(side) < 17 ? 0.55 * bump(y + 9 - 3.5 * (1 - ((side + 2) / 19) ** 2), 2.2) : 0;
   const lips = abs(x) < 23 ? 0.6 * bump(y + 92.5 + 1.5 * bump(x, 9), 1.9) : 0;
   const f = min(1, lash + brow + lips);
-  return [0, 1, 2].map((i) => SKIN[i] + (LINE[i] - SKIN[i]) * f) as unknown as Rgb;
+  const mixed = (i: 0 | 1 | 2) => SKIN[i] + (LINE[i] - SKIN[i]) * f;
+  return [mixed(0), mixed(1), mixed(2)];
 }
 
 /** An ear as a shallow shell, its hollow before the canal, leaning back and standing off behind. */

@@ -1,7 +1,7 @@
 import { BufferAttribute, BufferGeometry, Color } from 'three';
 import { addScaled, fromOpened, surfaceNormal, type Head, type OpenedPoint, type Vec3 } from '@/core/head';
 import { BEND_MM, stitchShapes, type FoilPath, type PatternDrawing } from '@/core/pattern';
-import { Solid, type Rgb } from './solid';
+import { dimmed, Solid, type Rgb } from './solid';
 
 const { hypot } = Math;
 
@@ -14,7 +14,10 @@ const LOWER_MM = 2.8;
 /** Bare foil that is seen round the hair in it, share of the section's thickness. */
 const RIM = 0.14;
 
-const rgb = (hex: string): Rgb => new Color(hex).toArray() as unknown as Rgb;
+const rgb = (hex: string): Rgb => {
+  const { r, g, b } = new Color(hex);
+  return [r, g, b];
+};
 const FOIL = rgb('#e9e7df');
 const FOIL_SIDE = rgb('#a9aaa2');
 const LIT = rgb('#ffffff');
@@ -37,7 +40,7 @@ export function foilGeometry(
   widths: readonly number[],
 ): BufferGeometry {
   const solid = new Solid();
-  const hair = bark.map((c) => c * 0.5) as unknown as Rgb;
+  const hair = dimmed(bark, 0.5);
   paths.forEach((path, i) => {
     const over = overSkin(head, path);
     addSlab(solid, path, over, FOIL, FOIL_SIDE);
@@ -64,8 +67,7 @@ export function freeGeometry(
   treatments: readonly string[],
 ): BufferGeometry {
   const solid = new Solid();
-  for (const path of painted)
-    addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, SUN.map((c) => c * 0.8) as unknown as Rgb);
+  for (const path of painted) addStrip(solid, path, overSkin(head, path), 0, 1, -0.6, dimmed(SUN, 0.8));
   dropouts.forEach((path, i) =>
     addStrip(
       solid,
@@ -74,7 +76,7 @@ export function freeGeometry(
       0,
       1,
       -0.6,
-      treatments[i] === 'lowlight' ? DUSK : (SUN.map((c) => c * 0.45) as unknown as Rgb),
+      treatments[i] === 'lowlight' ? DUSK : dimmed(SUN, 0.45),
     ),
   );
   return solid.geometry(false);

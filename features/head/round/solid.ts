@@ -3,6 +3,13 @@ import { BufferAttribute, BufferGeometry } from 'three';
 /** RGB, 0–1, linear light. */
 export type Rgb = readonly [number, number, number];
 
+/** A colour made darker: a share of each of its lights. */
+export const dimmed = ([red, green, blue]: Rgb, share: number): Rgb => [
+  red * share,
+  green * share,
+  blue * share,
+];
+
 /** Triangles that are put together piece by piece, with a colour a corner; typed arrays that grow. */
 export class Solid {
   private positions = new Float32Array(3 * 4096);

@@ -31,7 +31,10 @@ export function Tools({ tool, onTool }: { tool: Tool; onTool(tool: Tool): void }
         orientation="vertical"
         aria-label="What the hand does"
         value={tool}
-        onValueChange={(next) => next && onTool(next as Tool)}
+        onValueChange={(next) => {
+          const chosen = TOOLS.find(({ value }) => value === next);
+          if (chosen) onTool(chosen.value);
+        }}
         className="absolute top-2 left-4 z-10 flex max-xl:-left-[52px] flex-col overflow-hidden rounded-ui border border-edge bg-raised"
       >
         {TOOLS.map(({ value, words }) => (
