@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { messageOf } from '../core/units';
 import { connect, inSalon } from './database';
 import { invitationFor } from './people';
 import { signInWith } from './sign-in-lookup';
@@ -54,6 +55,6 @@ async function main(words: readonly string[]): Promise<void> {
 }
 
 main(process.argv.slice(2)).catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : String(error));
+  console.error(messageOf(error));
   process.exitCode = 2;
 });

@@ -1,3 +1,4 @@
+import { messageOf } from '../core/units';
 import { connect } from './database';
 import { makeResetLink } from './people';
 import { signInWith } from './sign-in-lookup';
@@ -25,6 +26,6 @@ async function main([email = '', ...more]: readonly string[]): Promise<void> {
 }
 
 main(process.argv.slice(2)).catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : String(error));
+  console.error(messageOf(error));
   process.exitCode = 2;
 });

@@ -1,3 +1,4 @@
+import { messageOf } from '@/core/units';
 import { WORK, type WearKind } from './wear-asks';
 
 /**
@@ -62,7 +63,7 @@ async function work(): Promise<void> {
         channel,
         id: job.id,
         done: true,
-        problem: error instanceof Error ? error.message : String(error),
+        problem: messageOf(error),
       } satisfies WearAnswer);
     }
     await new Promise((resolve) => setTimeout(resolve, 0));

@@ -1,4 +1,4 @@
-import { isOneOf, keysOf, type ValueResult } from '@/core/units';
+import { isOneOf, keysOf, messageOf, type ValueResult } from '@/core/units';
 import sharp from 'sharp';
 import {
   CURLS,
@@ -169,6 +169,6 @@ async function drawn(
       .toFile(file);
     return undefined;
   } catch (error) {
-    return `--png: ${file} cannot be written (${error instanceof Error ? error.message : String(error)}).`;
+    return `--png: ${file} cannot be written (${messageOf(error)}).`;
   }
 }

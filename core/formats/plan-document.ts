@@ -1,4 +1,4 @@
-import type { ValueResult } from '../units';
+import { messageOf, type ValueResult } from '../units';
 import { z } from 'zod';
 import { makeHead } from '../head';
 import type { HandEdit, Panel, Place, Plan } from '../pattern';
@@ -373,7 +373,7 @@ export function parsePlanText(text: string): ValueResult<Plan> {
   } catch (error) {
     return {
       ok: false,
-      problem: `This is not JSON: ${error instanceof Error ? error.message : String(error)}.`,
+      problem: `This is not JSON: ${messageOf(error)}.`,
     };
   }
 }

@@ -1,5 +1,6 @@
 import { createWriteStream } from 'node:fs';
 import { mkdir, readdir, rename, rm } from 'node:fs/promises';
+import { messageOf } from '../../core/units';
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import { connect } from '../database';
@@ -92,7 +93,7 @@ export async function backUpAll(
         );
       } catch (error) {
         failed += 1;
-        say(`“${salon.name}” was not backed up: ${error instanceof Error ? error.message : String(error)}`);
+        say(`“${salon.name}” was not backed up: ${messageOf(error)}`);
       }
     }
   } finally {

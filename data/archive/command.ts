@@ -1,4 +1,5 @@
 import { parseArgs } from 'node:util';
+import { messageOf } from '../../core/units';
 import { connect } from '../database';
 import { backUp, backUpAll, heldBy, saidOf, salonsOf } from './backup';
 import { readArchive } from './read';
@@ -109,6 +110,6 @@ function figure({
 }
 
 main(process.argv.slice(2)).catch((error: unknown) => {
-  console.error(error instanceof Error ? error.message : String(error));
+  console.error(messageOf(error));
   process.exitCode = 2;
 });

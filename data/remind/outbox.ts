@@ -45,7 +45,8 @@ export async function handOver(
       signal: AbortSignal.timeout(waitMs),
     });
   } catch (error) {
-    const late = error instanceof Error && error.name === 'TimeoutError';
+    // fetch throws errors alone; one that ran out of time is a DOMException, which not every realm takes for an Error.
+    const late = (error as Error).name === 'TimeoutError';
     return {
       taken: false,
       answered: false,
